@@ -1,0 +1,112 @@
+import { request } from 'node:http';
+import { randomUUID } from 'node:crypto';
+import Ajv2020 from 'ajv/dist/2020';
+import { describe, expect, inject, it } from 'vitest';
+import { ellavane } from '../src/lib/demo/ellavane';
+import { createSession, storedSession } from './support/browser';
+
+const demo = ellavane(new Date());
+const url = (path: string) => `${inject('baseUrl')}${path}`;
+const send = (path: string, body: unknown) =>
+  fetch(url(path), {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+const command = (more: object) => ({ id: randomUUID(), at: new Date().toISOString(), ...more });
+
+/** A request whose Host and Origin can be chosen freely, which `fetch` does not allow. */
+function raw(path: string, headers: Record<string, string>): Promise<number> {
+  return new Promise((resolve, reject) => {
+    request(url(path), { headers }, (response) => {
+      response.resume();
+      resolve(response.statusCode ?? 0);
+    })
+      .on('error', reject)
+      .end();
+  });
+}
+
+describe('bad input is a problem that names the field, and nothing changes', () => {
+  it.each([
+    [
+      'an unknown window',
+      422,
+      { commands: [{ type: 'minimise', window: 'w-nowhere' }] },
+      '#/commands/0/window',
+    ],
+    ['a wrong type', 422, { commands: [{ type: 'minimise', window: 3 }] }, '#/commands/0/window'],
+    [
+      'one bad command among good ones',
+      422,
+      { commands: [{ type: 'sweep' }, { type: 'minimise', window: 'w-nowhere' }] },
+      '#/commands/1/window',
+    ],
+  ])('%s', async (_, status, batch, pointer) => {
+    const id = await createSession(demo);
+    const before = await storedSession(id);
+    const commands = batch.commands.map((each) => command(each));
+    const response = await send(`/api/sessions/${id}/commands`, { id: randomUUID(), commands });
+    expect(response.status).toBe(status);
+    expect(response.headers.get('content-type')).toBe('application/problem+json');
+    const problem = (await response.json()) as { status: number; errors: { pointer: string }[] };
+    expect(problem.status).toBe(status);
+    expect(problem.errors.map((error) => error.pointer)).toContain(pointer);
+    expect(await storedSession(id)).toEqual(before);
+  });
+
+  it('a body over the limit', async () => {
+    const id = await createSession(demo);
+    const response = await send(`/api/sessions/${id}/commands`, {
+      id: randomUUID(),
+      commands: ['x'.repeat(300_000)],
+    });
+    expect(response.status).toBe(413);
+    expect(await response.json()).toMatchObject({ title: 'Body too large' });
+  });
+
+  it('an unknown session', async () => {
+    for (const path of ['', '/events', '/document'])
+      expect((await fetch(url(`/api/sessions/none${path}`))).status).toBe(404);
+    const batch = { id: randomUUID(), commands: [command({ type: 'sweep' })] };
+    expect((await send('/api/sessions/none/commands', batch)).status).toBe(404);
+  });
+
+  it('a document that is none', async () => {
+    const response = await send('/api/sessions', { ...demo, stacking: [] });
+    expect(response.status).toBe(422);
+    expect(await response.json()).toMatchObject({ errors: [{ pointer: '#/stacking' }] });
+  });
+});
+
+describe('the session document', () => {
+  it('comes back as it went in, and both conform to the schema that is served', async () => {
+    const schema = (await (await fetch(url('/session-document.schema.json'))).json()) as object;
+    const conforms = new Ajv2020().compile(schema);
+    const id = await createSession(demo);
+    const exported: unknown = await (await fetch(url(`/api/sessions/${id}/document`))).json();
+    expect(exported).toEqual(demo);
+    expect(conforms(demo)).toBe(true);
+    expect(conforms(exported)).toBe(true);
+  });
+});
+
+describe('a page elsewhere cannot drive the server', () => {
+  it.each([
+    [421, { host: 'elsewhere.example' }],
+    [403, { host: '127.0.0.1', origin: 'http://elsewhere.example' }],
+  ])('it is answered %i', async (status, headers) => {
+    const port = new URL(inject('baseUrl')).port;
+    const host = `${headers.host}:${port}`;
+    for (const path of ['/', '/sessions/ellavane', '/api/sessions/ellavane'])
+      expect(await raw(path, { ...headers, host })).toBe(status);
+  });
+
+  it('and pages carry a strict content security policy', async () => {
+    const policy = (await fetch(url('/sessions/ellavane'))).headers.get('content-security-policy') ?? '';
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("frame-ancestors 'none'");
+    expect(policy).not.toContain("'unsafe-inline'");
+    expect(policy).not.toContain("'unsafe-eval'");
+  });
+});

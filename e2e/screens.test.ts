@@ -1,0 +1,37 @@
+/** Each screen in both themes, checked by axe-core (Deque's open-source checker of WCAG rules). */
+import axe from 'axe-core';
+import { describe, expect, it } from 'vitest';
+import { ellavane } from '../src/lib/demo/ellavane';
+import { createSession, openPage, useBrowser, type Person } from './support/browser';
+
+useBrowser();
+
+async function violations(person: Person): Promise<string[]> {
+  // Run through the debugger, not as a script of the page: its security policy would refuse that, rightly.
+  await person.page.evaluate(axe.source);
+  const found = await person.page.evaluate(async () => {
+    const { axe: checker } = window as unknown as {
+      axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+    };
+    return (await checker.run()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
+  });
+  return found;
+}
+
+const SCREENS: readonly [string, (person: Person) => Promise<unknown>][] = [
+  ['the surface', async () => undefined],
+  ['the switcher', async (person) => (await person.hold('S')).switcher.waitFor()],
+  ['the bare surface', async (person) => person.chord('G')],
+];
+
+describe.each(['day', 'night'] as const)('by %s', (theme) => {
+  it.each(SCREENS)('axe finds nothing on %s', async (_, open) => {
+    const demo = ellavane(new Date());
+    const person = await openPage(await createSession({ ...demo, settings: { ...demo.settings, theme } }));
+    await open(person);
+    expect(await person.page.locator('html').getAttribute('data-theme')).toBe(theme);
+    expect(await violations(person)).toEqual([]);
+    expect(person.errors).toEqual([]);
+    await person.page.context().close();
+  });
+});

@@ -1,0 +1,167 @@
+import { describe, expect, it, onTestFinished } from 'vitest';
+import { atDesk, atEllavane, openPage, storedSession, useBrowser, type Person } from './support/browser';
+
+useBrowser();
+
+async function at(open: Promise<Person>): Promise<Person> {
+  const person = await open;
+  onTestFinished(async () => {
+    expect(person.errors).toEqual([]);
+    await person.page.context().close();
+  });
+  return person;
+}
+
+describe('hold, step, let go', () => {
+  it('opens on the previous application, goes on, comes back, and brings it to the front', async () => {
+    const person = await at(atEllavane());
+    await person.hold('S');
+    await person.switcher.waitFor();
+    expect(await person.selectedLeaf.textContent()).toContain('Timber Quay');
+    await person.hold('S', 'S');
+    expect(await person.selectedLeaf.textContent()).toContain('To Sable Wren');
+    await person.hold('A');
+    expect(await person.selectedLeaf.textContent()).toContain('Today');
+    await person.hold('F');
+    expect(await person.selectedLeaf.textContent()).toContain('Yesterday');
+    await person.release();
+    await person.switcher.waitFor({ state: 'detached' });
+    expect(await person.frontName()).toBe('Yesterday — Pilot Log');
+  });
+
+  it('a quick flip goes between the last two, and paints nothing', async () => {
+    const person = await at(atEllavane());
+    await person.page.evaluate(() => {
+      const seen = { dialog: false };
+      Object.assign(window, { seen });
+      new MutationObserver(() => (seen.dialog ||= document.querySelector('[role=dialog]') !== null)).observe(
+        document.body,
+        { childList: true, subtree: true },
+      );
+    });
+    await person.chord('S');
+    expect(await person.frontName()).toBe('Timber Quay — Berths');
+    await person.chord('S');
+    expect(await person.frontName()).toBe('Lock Sill — Tides');
+    const seen = () =>
+      person.page.evaluate(() => (window as unknown as { seen: { dialog: boolean } }).seen.dialog);
+    expect(await seen()).toBe(false);
+    await person.hold('S');
+    await person.switcher.waitFor();
+    expect(await seen()).toBe(true);
+    await person.release();
+  });
+
+  it('reload gives back the order of recent use, the stacking and the front window', async () => {
+    const person = await at(atEllavane());
+    await person.chord('S', 'S', 'F');
+    await person.chord('S', 'S', 'S');
+    const front = await person.frontName();
+    await person.sent();
+    const { session } = await storedSession(person.session);
+    await person.reload();
+    expect(await person.frontName()).toBe(front);
+    expect((await storedSession(person.session)).session).toEqual(session);
+    await person.hold('S');
+    await person.switcher.waitFor();
+    expect(await person.rows.first().getAttribute('aria-label')).toBe('Letters');
+    expect(await person.selectedLeaf.textContent()).toContain('Yesterday');
+    await person.press('Escape');
+    await person.release();
+  });
+
+  it('F and D go through the windows of the application in front', async () => {
+    const person = await at(atDesk('a: a1 a2 a3 | b: b1'));
+    await person.chord('F');
+    expect(await person.frontName()).toBe('a2 — A');
+    await person.chord('F');
+    expect(await person.frontName()).toBe('a1 — A');
+    await person.chord('D');
+    expect(await person.frontName()).toBe('a3 — A');
+  });
+
+  it('Escape changes nothing', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.hold('S');
+    await person.switcher.waitFor();
+    await person.press('Escape');
+    await person.switcher.waitFor({ state: 'detached' });
+    await person.release();
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
+  it('a loss of focus keeps it open; Enter then commits', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.hold('S');
+    await person.page.evaluate(() => window.dispatchEvent(new Event('blur')));
+    await person.switcher.waitFor();
+    // The release happens elsewhere: this page does not see it, only that Alt is not down any more.
+    await person.page.evaluate(() =>
+      window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Shift', code: 'ShiftLeft' })),
+    );
+    expect(await person.frontName()).toBe('a1 — A');
+    expect(await person.switcher.textContent()).toContain('Enter');
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('b1 — B');
+    await person.release();
+  });
+
+  it('Shift at the release raises all windows of the application', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1'));
+    await person.hold('S');
+    await person.page.keyboard.down('Shift');
+    await person.release();
+    await person.page.keyboard.up('Shift');
+    await person.sent();
+    expect((await storedSession(person.session)).session.stacking).toEqual(['c1', 'a1', 'b2', 'b1']);
+  });
+
+  it('a minimised window comes back in front', async () => {
+    const person = await at(atDesk('a: a1 | b: b1- b2-'));
+    expect(await person.window('b1 — B').count()).toBe(0);
+    await person.chord('S');
+    expect(await person.frontName()).toBe('b1 — B');
+    expect(await person.window('b2 — B').count()).toBe(0);
+  });
+});
+
+describe('for those who do not see the screen', () => {
+  it('rows, leaves and windows have roles and names, and what happens is announced', async () => {
+    const person = await at(atEllavane());
+    expect(await person.window('Lock Sill — Tides').getAttribute('aria-current')).toBe('true');
+    expect(await person.window('Timber Quay — Berths').getAttribute('aria-current')).toBeNull();
+    await person.hold('S');
+    await person.switcher.getByRole('grid').waitFor();
+    const names = await person.rows.evaluateAll((rows) => rows.map((row) => row.getAttribute('aria-label')));
+    expect(names.slice(0, 4)).toEqual(['Tides', 'Berths', 'Pilot Log', 'Letters']);
+    const leaves = person.switcher.getByRole('row', { name: 'Berths' }).getByRole('gridcell');
+    expect(
+      await leaves.evaluateAll((cells) => cells.map((cell) => cell.getAttribute('aria-selected'))),
+    ).toEqual(['true', 'false', 'false']);
+    await person.page.getByRole('status').getByText('Berths, Timber Quay').waitFor();
+    await person.release();
+    await person.page.getByRole('status').getByText('Timber Quay — Berths, in front').waitFor();
+  });
+
+  it('the keys go to the front window', async () => {
+    const person = await at(atEllavane());
+    await person.chord('S', 'S', 'S');
+    const focused = person.page.locator(':focus');
+    expect(await focused.getAttribute('aria-label')).toBe('To Sable Wren — towage');
+    await person.chord('S');
+    expect(await person.page.locator(':focus').getAttribute('aria-label')).toBe('Lock Sill — Tides');
+  });
+});
+
+describe('two pages on one session', () => {
+  it('stay in step', async () => {
+    const one = await at(atDesk('a: a1 | b: b1 | c: c1'));
+    const two = await at(openPage(one.session));
+    await one.chord('S');
+    await two.front.and(two.page.getByLabel('b1 — B')).waitFor();
+    await two.chord('S', 'S');
+    await one.front.and(one.page.getByLabel('c1 — C')).waitFor();
+    await Promise.all([one.sent(), two.sent()]);
+    expect((await storedSession(one.session)).session.recent.windows).toEqual(['c1', 'b1', 'a1']);
+  });
+});

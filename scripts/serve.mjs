@@ -1,0 +1,9 @@
+/** Serves the build. Ends when the script that started it ends, even if that was killed. */
+try {
+  await import('../build/index.js');
+  process.send?.('serving');
+} catch (error) {
+  console.error(`Key Fold: ${error instanceof Error ? error.message : error}`);
+  process.exit(1);
+}
+process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));

@@ -1,0 +1,96 @@
+/**
+ * The session document: a session as open JSON (format `key-fold-session`, version 1; its JSON Schema is served
+ * by the application). Records become lists in their own order, so that an export gives back what was imported.
+ * What only helps this desk for the moment (the put-back stack, what can be reopened, what search learned) is
+ * not part of it.
+ */
+import type {
+  Application,
+  Document,
+  DocumentId,
+  Instant,
+  Places,
+  Session,
+  Settings,
+  Window,
+  Workspace,
+  WorkspaceId,
+  ApplicationId,
+  WindowId,
+} from '../session/session';
+
+export const FORMAT = 'key-fold-session';
+export const VERSION = 1;
+
+/** Ids are lower-case words joined by hyphens; `constructor` would clash with what every object inherits. */
+export const ID_PATTERN = /^(?!constructor$)[a-z][a-z0-9-]{0,99}$/;
+
+export interface SessionDocument {
+  readonly format: typeof FORMAT;
+  readonly version: typeof VERSION;
+  readonly title: string;
+  readonly settings: Settings;
+  readonly workspaces: readonly Workspace[];
+  readonly workspace: WorkspaceId;
+  readonly applications: readonly Application[];
+  readonly documents: readonly Document[];
+  readonly drafts: readonly { readonly document: DocumentId; readonly text: string; readonly at: Instant }[];
+  readonly windows: readonly Window[];
+  readonly recent: { readonly applications: readonly ApplicationId[]; readonly windows: readonly WindowId[] };
+  readonly stacking: readonly WindowId[];
+  readonly front: WindowId | null;
+  readonly places: Places;
+}
+
+/** The document that describes a session. */
+export function toDocument(session: Session): SessionDocument {
+  return {
+    format: FORMAT,
+    version: VERSION,
+    title: session.title,
+    settings: session.settings,
+    workspaces: session.workspaces,
+    workspace: session.workspace,
+    applications: Object.values(session.applications),
+    documents: Object.values(session.documents),
+    drafts: Object.entries(session.drafts).map(([document, draft]) => ({ document, ...draft })),
+    windows: Object.values(session.windows),
+    recent: session.recent,
+    stacking: session.stacking,
+    front: session.front,
+    places: session.places,
+  };
+}
+
+/** The session that a document describes. What it says is not checked here: see `problemsOf`. */
+export function fromDocument(document: SessionDocument): Session {
+  return {
+    title: document.title,
+    settings: document.settings,
+    workspaces: document.workspaces,
+    workspace: document.workspace,
+    applications: byId(document.applications),
+    windows: byId(document.windows),
+    documents: byId(document.documents),
+    drafts: Object.fromEntries(document.drafts.map(({ document: id, text, at }) => [id, { text, at }])),
+    recent: document.recent,
+    stacking: document.stacking,
+    front: document.front,
+    places: document.places,
+    putAways: [],
+    ended: [],
+    learned: [],
+  };
+}
+
+const byId = <T extends { readonly id: string }>(list: readonly T[]): Record<string, T> =>
+  Object.fromEntries(list.map((item) => [item.id, item]));
+
+/** The ids that a document's lists use twice; each would silently replace the other. */
+export function repeatedIds(document: SessionDocument): string[] {
+  const lists = [document.applications, document.documents, document.windows].map((list) =>
+    list.map(({ id }) => id),
+  );
+  const drafted = document.drafts.map((draft) => draft.document);
+  return [...lists, drafted].flatMap((ids) => ids.filter((id, index) => ids.indexOf(id) !== index));
+}

@@ -1,0 +1,123 @@
+import { describe, expect, it } from 'vitest';
+import type { Settings } from '../session/session';
+import { interpret, type Surroundings } from './interpret';
+import type { KeyInput } from './key-input';
+import { ACTIONS, heldKeyAt, KEY_MAP } from './key-map';
+
+const settings: Settings = { holdKey: 'Alt', holding: true, theme: 'system' };
+const closed: Surroundings = { switcher: 'closed', typed: false, settings };
+const holding: Surroundings = { ...closed, switcher: 'holding' };
+const staying: Surroundings = { ...closed, switcher: 'staying' };
+
+const key = (code: string, more: Partial<KeyInput> = {}): KeyInput => ({
+  phase: 'down',
+  code,
+  key: code.replace('Key', '').toLowerCase(),
+  alt: false,
+  control: false,
+  meta: false,
+  shift: false,
+  altGraph: false,
+  repeat: false,
+  composing: false,
+  ...more,
+});
+
+describe('keys while holding', () => {
+  it('step by position, whatever is printed on the key', () => {
+    const step = { type: 'step', step: 'older-application', repeat: false };
+    expect(interpret(key('KeyS', { alt: true }), closed)).toEqual(step);
+    expect(interpret(key('KeyS', { alt: true, key: 'о' }), closed)).toEqual(step);
+    expect(interpret(key('KeyS', { alt: true, key: 'Dead' }), closed)).toEqual(step);
+    expect(interpret(key('KeyO', { alt: true, key: 's' }), closed)).toBeNull();
+  });
+
+  it('say whether a step is a repeat, and swallow the repeat of an action', () => {
+    expect(interpret(key('KeyF', { alt: true, repeat: true }), holding)).toMatchObject({ repeat: true });
+    expect(interpret(key('KeyV', { alt: true, repeat: true }), holding)).toEqual({ type: 'swallow' });
+  });
+
+  it('step with Shift too, because Shift is for the release', () => {
+    expect(interpret(key('KeyA', { alt: true, shift: true }), holding)).toMatchObject({
+      step: 'newer-application',
+    });
+  });
+
+  it('tell actions with Shift from those without', () => {
+    expect(interpret(key('KeyV', { alt: true }), holding)).toEqual({ type: 'act', action: 'quit' });
+    expect(interpret(key('KeyV', { alt: true, shift: true }), holding)).toEqual({
+      type: 'act',
+      action: 'end-now',
+    });
+    expect(interpret(key('KeyG', { alt: true, shift: true }), holding)).toEqual({ type: 'swallow' });
+  });
+
+  it('leave combinations that mean nothing to the browser while the switcher is closed', () => {
+    expect(interpret(key('KeyP', { alt: true }), closed)).toBeNull();
+    expect(interpret(key('KeyP', { alt: true }), holding)).toEqual({ type: 'swallow' });
+  });
+
+  it('commit at the release, with Shift if it is down', () => {
+    const up = key('AltLeft', { phase: 'up', key: 'Alt' });
+    expect(interpret(up, holding)).toEqual({ type: 'hold-up', shift: false });
+    expect(interpret({ ...up, shift: true }, holding)).toEqual({ type: 'hold-up', shift: true });
+  });
+});
+
+describe('traps', () => {
+  it('AltGraph types characters and is never the hold key', () => {
+    expect(interpret(key('AltRight', { key: 'AltGraph' }), closed)).toBeNull();
+    expect(interpret(key('KeyS', { alt: true, altGraph: true }), closed)).toBeNull();
+    expect(interpret(key('KeyS', { alt: true, control: true }), closed)).toBeNull();
+  });
+
+  it('nothing is a shortcut during composition', () => {
+    expect(interpret(key('KeyS', { alt: true, composing: true }), closed)).toBeNull();
+    expect(interpret(key('KeyS', { alt: true, key: 'Process' }), closed)).toBeNull();
+  });
+
+  it('letters alone are text', () => {
+    expect(interpret(key('KeyS'), closed)).toBeNull();
+    expect(interpret(key('KeyS'), staying)).toBeNull();
+  });
+});
+
+describe('the hold key is a setting', () => {
+  it.each(['Control', 'Meta'] as const)('%s', (holdKey) => {
+    const around = { ...closed, settings: { ...settings, holdKey } };
+    const held = { control: holdKey === 'Control', meta: holdKey === 'Meta' };
+    expect(interpret(key('KeyS', held), around)).toMatchObject({ type: 'step' });
+    expect(interpret(key('KeyS', { alt: true }), around)).toBeNull();
+    expect(interpret(key('x', { phase: 'up', key: holdKey }), around)).toMatchObject({ type: 'hold-up' });
+  });
+});
+
+describe('keys of a switcher that stays', () => {
+  it.each([
+    ['ArrowDown', { type: 'step', step: 'older-application', repeat: false }],
+    ['ArrowUp', { type: 'step', step: 'newer-application', repeat: false }],
+    ['ArrowRight', { type: 'step', step: 'next-window', repeat: false }],
+    ['ArrowLeft', { type: 'step', step: 'previous-window', repeat: false }],
+    ['PageDown', { type: 'jump', rows: 5 }],
+    ['End', { type: 'jump', rows: Infinity }],
+    ['Enter', { type: 'commit', raiseAll: false }],
+    ['Escape', { type: 'cancel' }],
+  ])('%s', (name, intent) => {
+    expect(interpret(key(name, { key: name }), staying)).toEqual(intent);
+    expect(interpret(key(name, { key: name }), closed)).toBeNull();
+  });
+
+  it('leave the caret its keys once something is typed', () => {
+    const typed = { ...staying, typed: true };
+    expect(interpret(key('ArrowLeft', { key: 'ArrowLeft' }), typed)).toBeNull();
+    expect(interpret(key('Home', { key: 'Home' }), typed)).toBeNull();
+    expect(interpret(key('ArrowDown', { key: 'ArrowDown' }), typed)).toMatchObject({ type: 'step' });
+  });
+});
+
+describe('the key map', () => {
+  it('has a position of its own for every function', () => {
+    for (const [name, position] of Object.entries(KEY_MAP)) expect(heldKeyAt(position)).toBe(name);
+    for (const action of ACTIONS) expect(KEY_MAP[action]).toBeDefined();
+  });
+});

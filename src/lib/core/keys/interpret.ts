@@ -1,0 +1,84 @@
+import type { Settings } from '../session/session';
+import type { Step, Switcher } from '../switcher/switcher';
+import { isHeld, isHoldKey, type KeyInput } from './key-input';
+import { heldKeyAt, isStep, type Action } from './key-map';
+
+/** What the person wants, read from one key event in its surroundings. */
+export type Intent =
+  | { readonly type: 'step'; readonly step: Step; readonly repeat: boolean }
+  | { readonly type: 'act'; readonly action: Action }
+  | { readonly type: 'search' }
+  | { readonly type: 'glance'; readonly on: boolean }
+  | { readonly type: 'jump'; readonly rows: number }
+  | { readonly type: 'jump-leaf'; readonly to: 'first' | 'last' }
+  | { readonly type: 'commit'; readonly raiseAll: boolean }
+  | { readonly type: 'cancel' }
+  | { readonly type: 'hold-down' }
+  | { readonly type: 'hold-up'; readonly shift: boolean }
+  /** A bound key whose auto-repeat does nothing: swallowed, so that neither page nor browser acts on it. */
+  | { readonly type: 'swallow' };
+
+/** What the keys mean depends on this much of the page. */
+export interface Surroundings {
+  readonly switcher: 'closed' | Switcher['mode'];
+  /** True while the search line has text, so that the keys that move the caret belong to it. */
+  readonly typed: boolean;
+  readonly settings: Settings;
+}
+
+/** Rows that Page Up and Page Down move by. */
+export const PAGE_ROWS = 5;
+
+/** What a key event asks for; null when it belongs to the page or the browser. */
+export function interpret(input: KeyInput, around: Surroundings): Intent | null {
+  if (input.composing || input.key === 'Process') return null;
+  const { holdKey } = around.settings;
+  if (isHoldKey(input, holdKey))
+    return input.phase === 'down' ? { type: 'hold-down' } : { type: 'hold-up', shift: input.shift };
+  if (input.phase === 'up') return input.code === 'Space' ? { type: 'glance', on: false } : null;
+  if (isHeld(input, holdKey)) return whileHeld(input, around);
+  const plain = !input.alt && !input.control && !input.meta && !input.altGraph;
+  return plain && around.switcher !== 'closed' ? inSwitcher(input, around) : null;
+}
+
+function whileHeld(input: KeyInput, around: Surroundings): Intent | null {
+  const held = heldKeyAt(input);
+  if (held === null)
+    return around.switcher === 'closed' ? null : (inSwitcher(input, around) ?? { type: 'swallow' });
+  if (isStep(held)) return { type: 'step', step: held, repeat: input.repeat };
+  if (input.repeat) return { type: 'swallow' };
+  if (held === 'glance') return { type: 'glance', on: true };
+  if (held === 'search') return { type: 'search' };
+  return { type: 'act', action: held };
+}
+
+/** The keys that every list understands. */
+function inSwitcher(input: KeyInput, around: Surroundings): Intent | null {
+  const { repeat } = input;
+  switch (input.key) {
+    case 'ArrowDown':
+      return { type: 'step', step: 'older-application', repeat };
+    case 'ArrowUp':
+      return { type: 'step', step: 'newer-application', repeat };
+    case 'ArrowRight':
+      return around.typed ? null : { type: 'step', step: 'next-window', repeat };
+    case 'ArrowLeft':
+      return around.typed ? null : { type: 'step', step: 'previous-window', repeat };
+    case 'PageDown':
+      return { type: 'jump', rows: PAGE_ROWS };
+    case 'PageUp':
+      return { type: 'jump', rows: -PAGE_ROWS };
+    case 'Home':
+      if (around.typed) return null;
+      return input.shift ? { type: 'jump-leaf', to: 'first' } : { type: 'jump', rows: -Infinity };
+    case 'End':
+      if (around.typed) return null;
+      return input.shift ? { type: 'jump-leaf', to: 'last' } : { type: 'jump', rows: Infinity };
+    case 'Enter':
+      return repeat ? { type: 'swallow' } : { type: 'commit', raiseAll: input.shift };
+    case 'Escape':
+      return { type: 'cancel' };
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,12 @@
+import type { Geometry } from '../session/session';
+
+/** New windows step down and to the right so that each title line stays readable, in CSS pixels. */
+const STEP = 34;
+const STEPS = 8;
+const FIRST: Geometry = { x: 120, y: 56, width: 560, height: 360 };
+
+/** Where the next new window goes when `count` windows are open. */
+export function cascade(count: number): Geometry {
+  const step = (count % STEPS) * STEP;
+  return { ...FIRST, x: FIRST.x + step, y: FIRST.y + step };
+}

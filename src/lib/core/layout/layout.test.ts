@@ -1,0 +1,102 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Geometry } from '../session/session';
+import { cascade } from './cascade';
+import { exposedWindows } from './exposed';
+import { layersFor } from './layers';
+import { scrollToSpan, visibleSlice } from './slice';
+
+const SURFACE = { width: 24, height: 18 };
+const geometry = fc.record({
+  x: fc.integer({ min: -6, max: 24 }),
+  y: fc.integer({ min: -6, max: 18 }),
+  width: fc.integer({ min: 1, max: 20 }),
+  height: fc.integer({ min: 1, max: 16 }),
+});
+
+/** The textbook painter's algorithm: paint every pixel from the bottom up and see who is left. */
+function painted(windows: readonly { geometry: Geometry }[]): Set<{ geometry: Geometry }> {
+  const left = new Set<{ geometry: Geometry }>();
+  for (let y = 0; y < SURFACE.height; y += 1)
+    for (let x = 0; x < SURFACE.width; x += 1) {
+      const top = windows.findLast(
+        ({ geometry: g }) => x >= g.x && x < g.x + g.width && y >= g.y && y < g.y + g.height,
+      );
+      if (top) left.add(top);
+    }
+  return left;
+}
+
+describe('exposed windows', () => {
+  it('are those that the painter’s algorithm leaves a pixel of', () => {
+    fc.assert(
+      fc.property(fc.array(geometry, { maxLength: 14 }), (geometries) => {
+        const windows = geometries.map((each) => ({ geometry: each }));
+        expect(exposedWindows(windows, SURFACE)).toEqual(painted(windows));
+      }),
+    );
+  });
+});
+
+describe('layers', () => {
+  const ids = fc.uniqueArray(fc.integer({ min: 0, max: 40 }).map(String), { minLength: 1 });
+
+  it('rise with the stacking, whatever they were before', () => {
+    fc.assert(
+      fc.property(ids, ids, (before, after) => {
+        const numbers = [...layersFor(after, layersFor(before, new Map())).values()];
+        expect(numbers).toEqual([...numbers].sort((a, b) => a - b));
+        expect(new Set(numbers).size).toBe(after.length);
+      }),
+    );
+  });
+
+  it('change for the raised window alone', () => {
+    const before = layersFor(['a', 'b', 'c', 'd'], new Map());
+    const after = layersFor(['a', 'c', 'd', 'b'], before);
+    expect([...after].filter(([id, layer]) => before.get(id) !== layer).map(([id]) => id)).toEqual(['b']);
+  });
+});
+
+describe('the visible slice', () => {
+  it('holds every line that shows, and not many more', () => {
+    const list = fc.record({
+      count: fc.integer({ min: 1, max: 400 }),
+      tall: fc.integer({ min: -1, max: 399 }),
+      scroll: fc.integer({ min: 0, max: 8_000 }),
+    });
+    fc.assert(
+      fc.property(list, ({ count, tall: anyTall, scroll }) => {
+        const tall = Math.min(anyTall, count - 1);
+        const [lineHeight, tallHeight, viewHeight] = [20, 90, 300];
+        const total = count * lineHeight + (tall >= 0 ? tallHeight - lineHeight : 0);
+        const scrollTop = Math.min(scroll, Math.max(0, total - viewHeight));
+        const { from, to } = visibleSlice({ count, lineHeight, tall, tallHeight, scrollTop, viewHeight });
+        let y = 0;
+        for (let line = 0; line < count; line += 1) {
+          const height = line === tall ? tallHeight : lineHeight;
+          if (y < scrollTop + viewHeight && y + height > scrollTop) {
+            expect(line).toBeGreaterThanOrEqual(from);
+            expect(line).toBeLessThan(to);
+          }
+          y += height;
+        }
+        expect(to - from).toBeLessThanOrEqual(viewHeight / lineHeight + 6);
+      }),
+    );
+  });
+
+  it('scrolls no further than it must', () => {
+    expect(scrollToSpan(100, 200, 150, 180)).toBe(100);
+    expect(scrollToSpan(100, 200, 40, 60)).toBe(40);
+    expect(scrollToSpan(100, 200, 290, 340)).toBe(140);
+    expect(scrollToSpan(100, 200, 50, 400)).toBe(50);
+  });
+});
+
+describe('the cascade', () => {
+  it('shows a title line of each new window and comes round again', () => {
+    expect(cascade(1).y - cascade(0).y).toBeGreaterThanOrEqual(30);
+    expect(cascade(8)).toEqual(cascade(0));
+  });
+});

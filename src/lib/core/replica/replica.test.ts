@@ -1,0 +1,125 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../tests/arbitrary-wishes';
+import { deskOf } from '../../../../tests/desk';
+import { simulatedHost } from '../host/simulated-host';
+import type { Batch, Wish } from '../session/commands';
+import type { Session } from '../session/session';
+import { decideBatch, receive, reject, replicaOf, submit, type Confirmation, type Replica } from './replica';
+
+const start = (): Session => deskOf('a: a1 a2* | b: b1 b2- | c: c1');
+const batchOf = (id: string, ...wishes: Wish[]): Batch => ({
+  id,
+  commands: wishes.map((wish, n) => ({ ...commandFrom(wish, n), id: `${id}-${n}` })),
+});
+
+/** The least that a server does: decide in the order of arrival, once per batch. */
+class Server {
+  session = start();
+  log: Confirmation[] = [];
+  #seq = 0;
+
+  take(batch: Batch): boolean {
+    if (this.log.some((confirmation) => confirmation.batch === batch.id)) return true;
+    const decision = decideBatch(simulatedHost, this.session, batch);
+    if (!decision.ok) return false;
+    this.log.push({ batch: batch.id, first: this.#seq + 1, events: decision.events });
+    this.#seq += decision.events.length;
+    this.session = decision.session;
+    return true;
+  }
+}
+
+const take = (replica: Replica, confirmation: Confirmation): Replica => {
+  const after = receive(replica, simulatedHost, confirmation);
+  if (!after) throw new Error('A confirmation came too early.');
+  return after;
+};
+
+describe('a replica', () => {
+  it('shows what was done at once, and keeps the same session when the server confirms it', () => {
+    const batch = batchOf('x', { type: 'minimise', window: 'a1' });
+    const { replica } = submit(replicaOf(start(), 0), simulatedHost, batch);
+    expect(replica.session.windows['a1']?.minimised).toBe(true);
+    expect(replica.confirmed.windows['a1']?.minimised).toBe(false);
+    const server = new Server();
+    server.take(batch);
+    const confirmed = take(replica, server.log[0] as Confirmation);
+    expect(confirmed.session).toBe(replica.session);
+    expect(confirmed.confirmed).toEqual(replica.session);
+    expect(confirmed.pending).toEqual([]);
+  });
+
+  it('ignores what it has seen, and waits for what must come before', () => {
+    const server = new Server();
+    server.take(batchOf('x', { type: 'minimise', window: 'a1' }));
+    server.take(batchOf('y', { type: 'minimise', window: 'b1' }));
+    const [first, second] = server.log as [Confirmation, Confirmation];
+    const replica = replicaOf(start(), 0);
+    expect(receive(replica, simulatedHost, second)).toBeNull();
+    const after = take(take(replica, first), second);
+    expect(take(after, first)).toBe(after);
+    expect(after.session).toEqual(server.session);
+  });
+
+  it('takes back what the server refused and decides the rest anew', () => {
+    let { replica } = submit(
+      replicaOf(start(), 0),
+      simulatedHost,
+      batchOf('x', { type: 'minimise', window: 'a1' }),
+    );
+    ({ replica } = submit(replica, simulatedHost, batchOf('y', { type: 'minimise', window: 'b1' })));
+    const after = reject(replica, simulatedHost, 'x');
+    expect(after.session.windows['a1']?.minimised).toBe(false);
+    expect(after.session.windows['b1']?.minimised).toBe(true);
+  });
+
+  it('applies a batch whole or not at all', () => {
+    const batch = batchOf('x', { type: 'minimise', window: 'a1' }, { type: 'minimise', window: 'nowhere' });
+    const replica = replicaOf(start(), 0);
+    const submitted = submit(replica, simulatedHost, batch);
+    expect(submitted.refusal).toMatchObject({ field: 'window' });
+    expect(submitted.replica).toBe(replica);
+  });
+
+  it('of two pages reach the server’s state however their work and its messages interleave', () => {
+    const page = fc.constantFrom<0 | 1>(0, 1);
+    const action = fc.oneof(
+      { weight: 3, arbitrary: fc.record({ what: fc.constant('work' as const), page }) },
+      { weight: 2, arbitrary: fc.record({ what: fc.constant('send' as const), page }) },
+      { weight: 2, arbitrary: fc.record({ what: fc.constant('hear' as const), page }) },
+    );
+    fc.assert(
+      fc.property(fc.array(action, { minLength: 5, maxLength: 60 }), wishSeeds(60, 60), (actions, seeds) => {
+        const server = new Server();
+        const pages = [replicaOf(start(), 0), replicaOf(start(), 0)] as [Replica, Replica];
+        const heard: [number, number] = [0, 0];
+        const hear = (at: 0 | 1) => {
+          const confirmation = server.log[heard[at]];
+          if (!confirmation) return;
+          heard[at] += 1;
+          pages[at] = take(pages[at], confirmation);
+        };
+        const send = (at: 0 | 1) => {
+          const batch = pages[at].pending[0]?.batch;
+          if (!batch) return;
+          if (!server.take(batch)) pages[at] = reject(pages[at], simulatedHost, batch.id);
+          else while (pages[at].pending.some((pending) => pending.batch.id === batch.id)) hear(at);
+        };
+        for (const [n, { what, page: at }] of actions.entries()) {
+          if (what === 'send') send(at);
+          else if (what === 'hear') hear(at);
+          else {
+            const wish = wishFrom(seeds[n] as WishSeed, pages[at].session);
+            if (wish) pages[at] = submit(pages[at], simulatedHost, batchOf(`batch-${n}`, wish)).replica;
+          }
+        }
+        for (const at of [0, 1] as const) while (pages[at].pending.length > 0) send(at);
+        for (const at of [0, 1] as const) while (heard[at] < server.log.length) hear(at);
+        expect(pages[0].session).toEqual(server.session);
+        expect(pages[1].session).toEqual(server.session);
+      }),
+      { numRuns: 150 },
+    );
+  });
+});

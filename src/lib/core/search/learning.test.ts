@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { decay, forget, HALF_LIFE_DAYS, learn, REMEMBERED_CHOICES, strengthAt } from './learning';
+
+const day = (n: number): string => new Date(Date.UTC(2026, 10, 1) + n * 86_400_000).toISOString();
+
+describe('the decay of a choice', () => {
+  // N(t) = N₀ · 2^(-t/T½), the textbook formula of exponential decay; the values are computed by hand.
+  it.each([
+    [0, 1],
+    [7, Math.SQRT1_2],
+    [14, 0.5],
+    [28, 0.25],
+    [42, 0.125],
+  ])('after %i days is %f', (days, factor) => {
+    expect(HALF_LIFE_DAYS).toBe(14);
+    expect(decay(day(0), day(days))).toBeCloseTo(factor, 12);
+  });
+
+  it('does not grow when clocks disagree', () => {
+    expect(decay(day(5), day(0))).toBe(1);
+  });
+});
+
+describe('learning', () => {
+  it('adds 1 to what is left of the earlier choices', () => {
+    // On days 0, 14 and 28: 1 → 0.5 + 1 = 1.5 → 0.75 + 1 = 1.75; on day 42 half of that.
+    const learned = [0, 14, 28].reduce(
+      (before, n) => learn(before, { letters: 'tq', choice: 'timber-quay', at: day(n) }),
+      learn([], { letters: 'x', choice: 'other', at: day(0) }),
+    );
+    const choice = learned.find(({ letters }) => letters === 'tq');
+    expect(choice?.weight).toBeCloseTo(1.75, 12);
+    expect(choice && strengthAt(choice, day(42))).toBeCloseTo(0.875, 12);
+    expect(learned).toHaveLength(2);
+  });
+
+  it('forgets the weakest when there is no more room', () => {
+    let learned = learn([], { letters: 'l', choice: 'weakest', at: day(0) });
+    for (let n = 1; n <= REMEMBERED_CHOICES; n += 1)
+      learned = learn(learned, { letters: 'l', choice: `choice ${n}`, at: day(1) });
+    expect(learned).toHaveLength(REMEMBERED_CHOICES);
+    expect(learned.some(({ choice }) => choice === 'weakest')).toBe(false);
+  });
+
+  it('can be undone, for one choice or all', () => {
+    const learned = ['a', 'b'].reduce(
+      (before, choice) => learn(before, { letters: 'l', choice, at: day(0) }),
+      learn([], { letters: 'm', choice: 'a', at: day(0) }),
+    );
+    expect(forget(learned, 'a').map(({ choice }) => choice)).toEqual(['b']);
+    expect(forget(learned, null)).toEqual([]);
+  });
+});

@@ -1,0 +1,112 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../tests/arbitrary-wishes';
+import { deskOf, withApplication, workerAt } from '../../../../tests/desk';
+import { simulatedHost } from '../host/simulated-host';
+import type { Event } from './events';
+import { problemsOf } from './invariants';
+import { reduce, reduceAll } from './reduce';
+import type { Session } from './session';
+
+const start = (): Session => {
+  const desk = deskOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
+  const resident = withApplication(desk, 'b', { resident: true });
+  return withApplication(resident, 'e', { quitsWithLastWindow: true });
+};
+
+/** Every event that a run of wishes leads to, checking the session after each one. */
+function run(seeds: readonly WishSeed[]): { events: Event[]; session: Session } {
+  let session = start();
+  const events: Event[] = [];
+  for (const [n, seed] of seeds.entries()) {
+    const wish = wishFrom(seed, session);
+    const decision = wish && simulatedHost.decide(session, commandFrom(wish, n));
+    if (!decision?.ok) continue;
+    for (const event of decision.events) {
+      session = reduce(session, event);
+      events.push(event);
+    }
+    expect(problemsOf(session)).toEqual([]);
+    expect(session).toEqual(decision.session);
+  }
+  return { events, session };
+}
+
+describe('reduce', () => {
+  it('leaves a valid session after any sequence of commands', () => {
+    fc.assert(
+      fc.property(wishSeeds(1, 60), (seeds) => void run(seeds)),
+      { numRuns: 150 },
+    );
+  });
+
+  it('gives the same session when the log is replayed, also after a trip through JSON', () => {
+    fc.assert(
+      fc.property(wishSeeds(1, 60), (seeds) => {
+        const { events, session } = run(seeds);
+        const log: Event[] = JSON.parse(JSON.stringify(events));
+        expect(reduceAll(start(), log)).toEqual(session);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('never loses a draft but by saving, dropping or typing the saved text', () => {
+    const taking: readonly Event['type'][] = ['draft-saved', 'draft-dropped'];
+    fc.assert(
+      fc.property(wishSeeds(1, 60), (seeds) => {
+        let session = start();
+        for (const event of run(seeds).events) {
+          const before = Object.keys(session.drafts);
+          session = reduce(session, event);
+          if (!taking.includes(event.type))
+            expect(Object.keys(session.drafts)).toEqual(expect.arrayContaining(before));
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('changes nothing in place', () => {
+    const freeze = (value: unknown): void => {
+      if (typeof value !== 'object' || value === null) return;
+      Object.values(value).forEach(freeze);
+      Object.freeze(value);
+    };
+    const worker = workerAt('a: a1 a2* | b: b1');
+    freeze(worker.session);
+    worker.act('minimise').act('sweep').act('put-back').flip().act('quit');
+    expect(worker.applications).toBe('a');
+  });
+
+  it('refuses an event about something that is not there', () => {
+    expect(() => reduce(start(), { type: 'window-minimised', window: 'nowhere' })).toThrow(
+      /no window 'nowhere'/,
+    );
+  });
+});
+
+describe('the invariants', () => {
+  it.each([
+    ['front', (session: Session) => ({ ...session, front: 'a3' })],
+    ['stacking', (session: Session) => ({ ...session, stacking: session.stacking.slice(1) })],
+    ['recent.windows', (session: Session) => ({ ...session, recent: { ...session.recent, windows: [] } })],
+    ['workspace', (session: Session) => ({ ...session, workspace: 'nowhere' })],
+    ['places', (session: Session) => ({ ...session, places: [] })],
+    ['drafts.x', (session: Session) => ({ ...session, drafts: { x: { text: '', at: '' } } })],
+  ])('notice a wrong %s', (path, spoil) => {
+    expect(problemsOf(spoil(start())).map((problem) => problem.split(':')[0])).toContain(path);
+  });
+});
+
+describe('refusals', () => {
+  it.each([
+    ['window', { type: 'minimise', window: 'x' }],
+    ['application', { type: 'quit', application: 'x' }],
+    ['document', { type: 'save', document: 'x' }],
+    ['tab', { type: 'retitle-tab', window: 'a1', tab: 'x', title: 'y' }],
+  ] as const)('name the unknown %s', (field, wish) => {
+    const decision = simulatedHost.decide(start(), commandFrom(wish, 1));
+    expect(decision).toMatchObject({ ok: false, refusal: { field } });
+  });
+});

@@ -1,0 +1,81 @@
+/** Questions about a session that several parts ask. None of them changes anything. */
+import type {
+  Application,
+  ApplicationId,
+  Document,
+  DocumentId,
+  Session,
+  Tab,
+  Window,
+  WindowId,
+} from './session';
+
+function present<T>(record: Readonly<Record<string, T>>, id: string, kind: string): T {
+  const found = Object.hasOwn(record, id) ? record[id] : undefined;
+  if (found === undefined) throw new RangeError(`The session has no ${kind} '${id}'.`);
+  return found;
+}
+
+/** The window with this id. @throws RangeError if there is none. */
+export const windowOf = (session: Session, id: WindowId): Window => present(session.windows, id, 'window');
+
+/** The application with this id. @throws RangeError if there is none. */
+export const applicationOf = (session: Session, id: ApplicationId): Application =>
+  present(session.applications, id, 'application');
+
+/** The document with this id. @throws RangeError if there is none. */
+export const documentOf = (session: Session, id: DocumentId): Document =>
+  present(session.documents, id, 'document');
+
+/** The tab a window shows. */
+export function activeTab(window: Window): Tab {
+  const tab = window.tabs.find((candidate) => candidate.id === window.activeTab);
+  if (!tab) throw new RangeError(`Window '${window.id}' has no tab '${window.activeTab}'.`);
+  return tab;
+}
+
+/** A window's title is the title of the tab it shows. */
+export const titleOf = (window: Window): string => activeTab(window).title;
+
+/** Whether a window can be seen now: not minimised, not hidden, on the workspace that is shown. */
+export const isVisible = (session: Session, window: Window): boolean =>
+  !window.minimised &&
+  window.workspace === session.workspace &&
+  !applicationOf(session, window.application).hidden;
+
+/** Whether closing this window would lose text: one of its documents has a draft that is not merely offered. */
+export const isUnsaved = (session: Session, window: Window): boolean =>
+  !window.offeringDraft && window.tabs.some((tab) => Object.hasOwn(session.drafts, tab.document));
+
+/** The windows of an application, most recently used first. */
+export function windowsOf(session: Session, application: ApplicationId): Window[] {
+  const windows: Window[] = [];
+  for (const id of session.recent.windows) {
+    const window = windowOf(session, id);
+    if (window.application === application) windows.push(window);
+  }
+  return windows;
+}
+
+/** The windows of every running application, most recently used first, in one pass over the order. */
+export function windowsByApplication(session: Session): Map<ApplicationId, WindowId[]> {
+  const byApplication = new Map<ApplicationId, WindowId[]>(session.recent.applications.map((id) => [id, []]));
+  for (const id of session.recent.windows) byApplication.get(windowOf(session, id).application)?.push(id);
+  return byApplication;
+}
+
+/**
+ * The window that an application comes forward with (switching rule 10): its most recent one that is not
+ * minimised, else the most recent one; null if it has none.
+ */
+export function windowToChoose(session: Session, windows: readonly WindowId[]): WindowId | null {
+  return windows.find((id) => !windowOf(session, id).minimised) ?? windows[0] ?? null;
+}
+
+/** The application of the front window, null when nothing is in front. */
+export const frontApplication = (session: Session): ApplicationId | null =>
+  session.front === null ? null : windowOf(session, session.front).application;
+
+/** The next front window when the present one goes away (switching rule 4); null if nothing is visible. */
+export const nextFront = (session: Session): WindowId | null =>
+  session.recent.windows.find((id) => isVisible(session, windowOf(session, id))) ?? null;

@@ -1,0 +1,197 @@
+/**
+ * The switcher: a state machine over a frozen picture of both orders of recent use (switching rules 5 to 11).
+ * It holds no timers and no session of its own; what it chooses comes out as a wish.
+ */
+import type { Wish } from '../session/commands';
+import type { ApplicationId, Session, WindowId } from '../session/session';
+import { frontApplication, windowsByApplication, windowToChoose } from '../session/views';
+
+/** One application's row, with its windows as leaves in the order that was frozen at opening. */
+export interface FoldRow {
+  readonly application: ApplicationId;
+  readonly leaves: readonly WindowId[];
+}
+
+export interface Switcher {
+  readonly rows: readonly FoldRow[];
+  /** The index of the unfolded row; -1 only while there are no rows. */
+  readonly row: number;
+  /** The leaf chosen by hand in the unfolded row; null while the row speaks for its best window. */
+  readonly leaf: WindowId | null;
+  /**
+   * `holding`: the release of the hold key commits. `staying`: Enter commits. `unsure`: the page lost the focus
+   * while holding, so the release may have gone unseen; the next event tells.
+   */
+  readonly mode: 'holding' | 'staying' | 'unsure';
+}
+
+export const STEPS = ['older-application', 'newer-application', 'next-window', 'previous-window'] as const;
+export type Step = (typeof STEPS)[number];
+
+/** What the switcher reacts to. */
+export type SwitcherInput =
+  | { readonly type: 'open'; readonly by: Step | null; readonly mode: 'holding' | 'staying' }
+  | { readonly type: 'step'; readonly step: Step; readonly repeat: boolean }
+  /** To the first or last row, or several rows on, stopping at the ends. */
+  | { readonly type: 'jump'; readonly rows: number }
+  /** To the first or last leaf of the unfolded row. */
+  | { readonly type: 'jump-leaf'; readonly to: 'first' | 'last' }
+  | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
+  | { readonly type: 'focus-lost' }
+  | { readonly type: 'hold-seen' }
+  | { readonly type: 'release-missed' }
+  | { readonly type: 'session-changed' }
+  | { readonly type: 'commit'; readonly raiseAll: boolean }
+  | { readonly type: 'cancel' };
+
+export interface Advance {
+  /** The switcher afterwards; null when it is closed. */
+  readonly switcher: Switcher | null;
+  /** What a commit asks for. */
+  readonly wish: Wish | null;
+}
+
+/** The switcher after `input`. Inputs that mean nothing in the present state leave it as it is. */
+export function advance(switcher: Switcher | null, input: SwitcherInput, session: Session): Advance {
+  if (input.type === 'open') return still(switcher ?? opened(session, input.by, input.mode));
+  if (!switcher) return still(null);
+  switch (input.type) {
+    case 'step':
+      return still(stepped(switcher, input.step, input.repeat, session));
+    case 'jump':
+      return still(atRow(switcher, clamp(switcher.row + input.rows, switcher.rows.length)));
+    case 'jump-leaf':
+      return still(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER));
+    case 'point':
+      return still(pointed(switcher, input.application, input.window));
+    case 'focus-lost':
+      return still(switcher.mode === 'holding' ? { ...switcher, mode: 'unsure' } : switcher);
+    case 'hold-seen':
+      return still(switcher.mode === 'unsure' ? { ...switcher, mode: 'holding' } : switcher);
+    case 'release-missed':
+      return still(switcher.mode === 'staying' ? switcher : { ...switcher, mode: 'staying' });
+    case 'session-changed':
+      return still(following(switcher, session));
+    case 'commit':
+      return { switcher: null, wish: choice(switcher, input.raiseAll, session) };
+    case 'cancel':
+      return still(null);
+  }
+}
+
+const still = (switcher: Switcher | null): Advance => ({ switcher, wish: null });
+
+/** The unfolded row; undefined while nothing runs. */
+export const unfoldedRow = (switcher: Switcher): FoldRow | undefined => switcher.rows[switcher.row];
+
+/** The highlighted leaf: the one chosen by hand, else the window that the row would bring forward (rule 10). */
+export function highlightedLeaf(switcher: Switcher, session: Session): WindowId | null {
+  if (switcher.leaf !== null) return switcher.leaf;
+  const row = unfoldedRow(switcher);
+  return row ? windowToChoose(session, row.leaves) : null;
+}
+
+/** Rule 6. */
+function opened(session: Session, by: Step | null, mode: 'holding' | 'staying'): Switcher {
+  const windows = windowsByApplication(session);
+  const rows = session.recent.applications.map((application) => ({
+    application,
+    leaves: windows.get(application) ?? [],
+  }));
+  const somethingInFront = session.front !== null;
+  const first: Switcher = { rows, row: rows.length > 0 ? 0 : -1, leaf: null, mode };
+  switch (by) {
+    case null:
+      return first;
+    case 'older-application':
+      return somethingInFront ? atRow(first, clamp(1, rows.length)) : first;
+    case 'newer-application':
+      return atRow(first, rows.length - 1);
+    case 'next-window':
+    case 'previous-window': {
+      const front = rows.findIndex((row) => row.application === frontApplication(session));
+      if (front === -1) return atLeaf(first, 0);
+      const leaf = by === 'next-window' ? 1 : Number.MAX_SAFE_INTEGER;
+      return atLeaf(atRow(first, front), leaf);
+    }
+  }
+}
+
+/** Rule 7: a fresh press wraps at the ends, a repeat stops there. */
+function stepped(switcher: Switcher, step: Step, repeat: boolean, session: Session): Switcher {
+  const by = step === 'older-application' || step === 'next-window' ? 1 : -1;
+  if (step === 'older-application' || step === 'newer-application')
+    return atRow(switcher, stepIndex(switcher.row, by, switcher.rows.length, repeat));
+  const leaves = unfoldedRow(switcher)?.leaves ?? [];
+  const highlighted = highlightedLeaf(switcher, session);
+  if (highlighted === null) return switcher;
+  return atLeaf(switcher, stepIndex(leaves.indexOf(highlighted), by, leaves.length, repeat));
+}
+
+function stepIndex(index: number, by: number, count: number, repeat: boolean): number {
+  return repeat ? clamp(index + by, count) : (index + by + count) % count;
+}
+
+const clamp = (index: number, count: number): number => Math.min(Math.max(index, 0), count - 1);
+
+function atRow(switcher: Switcher, row: number): Switcher {
+  return row === switcher.row || Number.isNaN(row) ? switcher : { ...switcher, row, leaf: null };
+}
+
+function atLeaf(switcher: Switcher, index: number): Switcher {
+  const leaves = unfoldedRow(switcher)?.leaves ?? [];
+  return { ...switcher, leaf: leaves[clamp(index, leaves.length)] ?? null };
+}
+
+function pointed(switcher: Switcher, application: ApplicationId, window: WindowId | null): Switcher {
+  const row = switcher.rows.findIndex((candidate) => candidate.application === application);
+  return row === -1 ? switcher : { ...atRow(switcher, row), leaf: window };
+}
+
+/** Rule 5: what ended disappears, what started is added at the end, the highlight stays on its place. */
+function following(switcher: Switcher, session: Session): Switcher {
+  const windows = windowsByApplication(session);
+  const kept = switcher.rows.filter((row) => windows.has(row.application));
+  const listed = new Set(kept.map((row) => row.application));
+  const started = session.recent.applications.filter((application) => !listed.has(application));
+  const rows = [
+    ...kept.map((row) => withLeaves(row, windows.get(row.application) ?? [])),
+    ...started.map((application) => ({ application, leaves: windows.get(application) ?? [] })),
+  ];
+  const unfolded = unfoldedRow(switcher);
+  const survives = unfolded !== undefined && listed.has(unfolded.application);
+  const above = switcher.rows
+    .slice(0, Math.max(switcher.row, 0))
+    .filter((row) => listed.has(row.application));
+  const row = rows.length === 0 ? -1 : Math.min(above.length, rows.length - 1);
+  const leaf = survives ? leafAfter(unfolded, rows[row], switcher.leaf) : null;
+  return { ...switcher, rows, row, leaf };
+}
+
+function withLeaves(row: FoldRow, now: readonly WindowId[]): FoldRow {
+  const present = new Set(now);
+  const kept = row.leaves.filter((leaf) => present.has(leaf));
+  const known = new Set(kept);
+  const opened = now.filter((window) => !known.has(window));
+  return opened.length === 0 && kept.length === row.leaves.length
+    ? row
+    : { ...row, leaves: [...kept, ...opened] };
+}
+
+/** A leaf chosen by hand that ended hands the highlight to the leaf that took its place. */
+function leafAfter(before: FoldRow, after: FoldRow | undefined, leaf: WindowId | null): WindowId | null {
+  if (leaf === null || !after || after.leaves.includes(leaf)) return leaf;
+  const index = before.leaves
+    .slice(0, before.leaves.indexOf(leaf))
+    .filter((id) => after.leaves.includes(id)).length;
+  return after.leaves[Math.min(index, after.leaves.length - 1)] ?? null;
+}
+
+/** What the highlight stands for; opening a window where the row has none. */
+function choice(switcher: Switcher, raiseAll: boolean, session: Session): Wish | null {
+  const row = unfoldedRow(switcher);
+  if (!row) return null;
+  const window = highlightedLeaf(switcher, session);
+  if (window === null) return { type: 'switch-to-application', application: row.application };
+  return { type: 'bring-to-front', window, raiseAll };
+}

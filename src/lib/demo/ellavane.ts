@@ -1,0 +1,144 @@
+import { FORMAT, VERSION, type SessionDocument } from '../core/formats/session-document';
+import type { Application, Geometry, Tab, Window } from '../core/session/session';
+import { DOCUMENTS } from './documents';
+
+/** The id under which the demo session is stored. */
+export const DEMO_ID = 'ellavane';
+
+const MINUTE_MS = 60_000;
+
+const application = (
+  id: string,
+  name: string,
+  monogram: string,
+  hue: number,
+  home: string,
+  more: Partial<Application> = {},
+): Application => ({
+  id,
+  name,
+  monogram,
+  hue,
+  running: true,
+  hidden: false,
+  answering: true,
+  resident: false,
+  quitsWithLastWindow: false,
+  quitting: false,
+  home,
+  ...more,
+});
+
+/** In order of recent use. */
+const APPLICATIONS: readonly Application[] = [
+  application('tides', 'Tides', 'Ti', 205, 'lock-sill'),
+  application('berths', 'Berths', 'Be', 28, 'timber-quay'),
+  application('pilot-log', 'Pilot Log', 'Pl', 265, 'log-today'),
+  application('letters', 'Letters', 'Le', 345, 'letter-towage', { quitsWithLastWindow: true }),
+  application('weather', 'Weather', 'We', 190, 'wind', { hidden: true }),
+  application('radio', 'Radio', 'Ra', 95, 'channel-12', { resident: true }),
+  application('roster', 'Roster', 'Ro', 230, 'week-48', { quitsWithLastWindow: true }),
+  application('byelaws', 'Byelaws', 'By', 45, 'byelaws-towing'),
+  application('sums', 'Sums', 'Su', 300, 'under-keel', { answering: false }),
+  application('cabinet', 'Cabinet', 'Ca', 150, 'inbox'),
+];
+
+/** [document ids of its tabs, minutes since use, x, y, width, height, what is special], most recent first. */
+type Row = readonly [
+  tabs: string,
+  minutes: number,
+  ...box: [number, number, number, number],
+  more?: Partial<Window>,
+];
+
+const WINDOWS: readonly Row[] = [
+  ['lock-sill', 0, 300, 170, 640, 400],
+  ['timber-quay', 2, 620, 30, 500, 250],
+  ['log-today', 4, 40, 36, 540, 300],
+  ['north-quay', 9, 700, 430, 460, 220],
+  ['letter-towage', 12, 60, 370, 440, 320],
+  ['north-gauge', 15, 760, 300, 440, 290],
+  ['wind', 21, 820, 470, 400, 240],
+  ['channel-12', 26, 130, 450, 520, 240],
+  ['log-yesterday', 33, 90, 90, 520, 240],
+  ['letter-notice-14', 38, 180, 300, 420, 280],
+  ['week-48', 45, 540, 520, 460, 190],
+  ['oil-jetty', 60, 660, 90, 460, 190],
+  ['channel-16', 75, 240, 480, 480, 210, { minimised: true }],
+  ['byelaws-towing byelaws-lights byelaws-dues', 90, 200, 80, 560, 360, { workspace: 'plans' }],
+  ['under-keel', 110, 880, 60, 320, 260],
+  ['evening-bulletin', 140, 420, 90, 420, 250],
+  ['outer-buoy', 180, 480, 330, 440, 290],
+  ['letter-dues', 200, 320, 350, 430, 270, { minimised: true }],
+  ['inbox', 230, 380, 110, 500, 240, { minimised: true }],
+  ['plans-2026', 300, 420, 150, 500, 240, { minimised: true }],
+];
+
+const TITLES = new Map(DOCUMENTS.map((document) => [document.id, document]));
+
+function window([documents, minutes, x, y, width, height, more]: Row, now: Date): Window {
+  const tabs = documents.split(' ').map((document): Tab => {
+    const title = TITLES.get(document)?.title ?? document;
+    return { id: `t-${document}`, title, document };
+  });
+  const first = tabs[0]?.document ?? '';
+  const geometry: Geometry = { x, y, width, height };
+  return {
+    id: `w-${first}`,
+    application: TITLES.get(first)?.application ?? '',
+    geometry,
+    minimised: false,
+    workspace: 'watch',
+    tabs,
+    activeTab: `t-${first}`,
+    seen: true,
+    usedAt: new Date(now.getTime() - minutes * MINUTE_MS).toISOString(),
+    asking: null,
+    offeringDraft: false,
+    ...more,
+  };
+}
+
+/** The harbour office of Ellavane at work, as if it had been used until `now`. */
+export function ellavane(now: Date): SessionDocument {
+  const windows = WINDOWS.map((row) => window(row, now));
+  const order = windows.map(({ id }) => id);
+  const towage = TITLES.get('letter-towage')?.text ?? '';
+  return {
+    format: FORMAT,
+    version: VERSION,
+    title: 'The harbour office of Ellavane',
+    settings: { holdKey: 'Alt', holding: true, theme: 'system' },
+    workspaces: [
+      { id: 'watch', name: 'Watch' },
+      { id: 'plans', name: 'Plans' },
+      { id: 'papers', name: 'Papers' },
+    ],
+    workspace: 'watch',
+    applications: APPLICATIONS,
+    documents: DOCUMENTS,
+    drafts: [
+      {
+        document: 'letter-towage',
+        text: towage.replace('two tugs are booked', 'two tugs, Anvil and Bollard, are booked'),
+        at: new Date(now.getTime() - 12 * MINUTE_MS).toISOString(),
+      },
+    ],
+    windows,
+    recent: { applications: APPLICATIONS.map(({ id }) => id), windows: order },
+    stacking: order.toReversed(),
+    front: order[0] ?? null,
+    places: [
+      'tides',
+      'berths',
+      'pilot-log',
+      'letters',
+      'weather',
+      'radio',
+      'roster',
+      'byelaws',
+      'sums',
+      'cabinet',
+    ],
+  };
+}

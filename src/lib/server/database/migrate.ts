@@ -1,0 +1,35 @@
+import { Migrator, type Kysely, type Migration } from 'kysely';
+import { eventLog } from './migrations/0001-event-log';
+import type { Schema } from './schema';
+
+/** Every migration under the name it is recorded by; new ones go at the end. */
+const MIGRATIONS: Record<string, Migration> = { '0001-event-log': eventLog };
+
+/** The database was made by a newer Key Fold than this one. */
+export class NewerDatabaseError extends Error {
+  constructor(unknown: readonly string[]) {
+    super(
+      `The database is of a newer version of Key Fold (it has ${unknown.join(', ')}). ` +
+        'Update Key Fold, or give it another database with DATABASE_URL. Nothing was changed.',
+    );
+  }
+}
+
+/**
+ * Brings the database up to date. Several servers may do so at once.
+ * @throws NewerDatabaseError if the database has migrations that this version does not know.
+ */
+export async function migrate(db: Kysely<Schema>): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } });
+  const unknown = (await appliedMigrations(db)).filter((name) => !Object.hasOwn(MIGRATIONS, name));
+  if (unknown.length > 0) throw new NewerDatabaseError(unknown);
+  const { error } = await migrator.migrateToLatest();
+  if (error) throw error;
+}
+
+async function appliedMigrations(db: Kysely<Schema>): Promise<string[]> {
+  const tables = await db.introspection.getTables({ withInternalKyselyTables: true });
+  if (!tables.some((table) => table.name === 'kysely_migration')) return [];
+  const records = db.withTables<{ kysely_migration: { name: string } }>();
+  return (await records.selectFrom('kysely_migration').select('name').execute()).map(({ name }) => name);
+}

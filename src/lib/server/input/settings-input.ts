@@ -1,0 +1,8 @@
+import { IsBoolean, IsIn } from 'class-validator';
+import { HOLD_KEYS, THEMES, type HoldKey, type Settings, type Theme } from '../../core/session/session';
+
+export class SettingsInput implements Settings {
+  @IsIn(HOLD_KEYS) holdKey!: HoldKey;
+  @IsBoolean() holding!: boolean;
+  @IsIn(THEMES) theme!: Theme;
+}

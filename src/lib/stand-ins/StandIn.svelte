@@ -1,0 +1,42 @@
+<script lang="ts">
+  import type { Document, DocumentId } from '../core/session/session';
+  import Letter from './letter/Letter.svelte';
+  import Prose from './prose/Prose.svelte';
+  import Table from './table/Table.svelte';
+  import TideCurve from './tide/TideCurve.svelte';
+
+  /** What a stand-in may ask of the desk. */
+  export interface StandInActions {
+    keepDraft(document: DocumentId, text: string): void;
+    save(document: DocumentId): void;
+  }
+
+  let {
+    document,
+    text,
+    day,
+    actions,
+  }: {
+    document: Document;
+    /** The text to show: the draft, or else what was saved. */
+    text: string;
+    day: Date;
+    /** Absent where it is only looked at, as in a preview. */
+    actions?: StandInActions;
+  } = $props();
+</script>
+
+{#if document.kind === 'tide-constants'}
+  <TideCurve {text} title={document.title} {day} />
+{:else if document.kind === 'table'}
+  <Table {text} title={document.title} />
+{:else if document.kind === 'letter' && actions}
+  <Letter
+    {text}
+    title={document.title}
+    onwrite={(written) => actions.keepDraft(document.id, written)}
+    onsave={() => actions.save(document.id)}
+  />
+{:else}
+  <Prose {text} />
+{/if}

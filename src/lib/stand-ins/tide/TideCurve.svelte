@@ -1,0 +1,60 @@
+<script lang="ts">
+  import { format } from 'date-fns';
+  import { scaleLinear } from 'd3-scale';
+  import { line } from 'd3-shape';
+  import { constituentsFrom, tideCurve, turnings, type Height } from './tide';
+
+  let { text, title, day }: { text: string; title: string; day: Date } = $props();
+
+  const WIDTH = 600;
+  const HEIGHT = 300;
+  const MARGIN = { top: 26, right: 14, bottom: 26, left: 36 };
+  const HOURS = 24;
+  const HOUR_MARKS = [0, 6, 12, 18, 24];
+  const METRE_MARKS = [0, 2, 4, 6];
+
+  const x = scaleLinear([0, HOURS], [MARGIN.left, WIDTH - MARGIN.right]);
+  const y = scaleLinear([0, 6], [HEIGHT - MARGIN.bottom, MARGIN.top]);
+  const path = line<Height>(
+    (point) => x(point.hour),
+    (point) => y(point.height),
+  );
+
+  const midnight = $derived(new Date(day).setHours(0, 0, 0, 0));
+  const curve = $derived(tideCurve(constituentsFrom(text), midnight, HOURS));
+  const waters = $derived(turnings(curve));
+  const clock = (hour: number) => format(new Date(midnight + hour * 3_600_000), 'HH:mm');
+  const summary = $derived(
+    waters
+      .map(
+        ({ high, hour, height }) => `${high ? 'high' : 'low'} water ${clock(hour)}, ${height.toFixed(1)} m`,
+      )
+      .join('; '),
+  );
+</script>
+
+<svg
+  viewBox="0 0 {WIDTH} {HEIGHT}"
+  class="block size-full"
+  role="img"
+  aria-label="Tide at {title}: {summary}"
+>
+  {#each METRE_MARKS as metre (metre)}
+    <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(metre)} y2={y(metre)} class="stroke-line-soft" />
+    <text x={MARGIN.left - 6} y={y(metre) + 4} text-anchor="end" class="fill-ink-soft font-mono text-[12px]"
+      >{metre} m</text
+    >
+  {/each}
+  {#each HOUR_MARKS as hour (hour)}
+    <text x={x(hour)} y={HEIGHT - 8} text-anchor="middle" class="fill-ink-soft font-mono text-[12px]"
+      >{hour}:00</text
+    >
+  {/each}
+  <path d={path(curve)} fill="none" stroke-width="2.5" class="stroke-tide" />
+  {#each waters as { hour, height, high } (hour)}
+    <circle cx={x(hour)} cy={y(height)} r="3.5" class="fill-tide" />
+    <text x={x(hour)} y={y(height) + (high ? -9 : 19)} text-anchor="middle" class="fill-ink text-[12.5px]">
+      {clock(hour)} · {height.toFixed(1)} m
+    </text>
+  {/each}
+</svg>

@@ -1,0 +1,41 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import { simulatedHost } from '../../core/host/simulated-host';
+  import type { Session } from '../../core/session/session';
+  import { learnKeyLabels } from '../../client/key-labels.svelte';
+  import FootLine from '../foot/FootLine.svelte';
+  import Surface from '../surface/Surface.svelte';
+  import Switcher from '../switcher/Switcher.svelte';
+  import { applyTheme } from '../theme/theme';
+  import { Desk } from './desk.svelte';
+
+  let { id, stored }: { id: string; stored: { session: Session; seq: number } } = $props();
+
+  const CLOCK_MS = 10_000;
+
+  const desk = untrack(() => new Desk(id, stored, simulatedHost, localStorage));
+  let now = $state(new Date());
+
+  onMount(() => {
+    const close = desk.link.open();
+    void learnKeyLabels();
+    const clock = setInterval(() => (now = new Date()), CLOCK_MS);
+    return () => {
+      close();
+      clearInterval(clock);
+    };
+  });
+  $effect(() => applyTheme(desk.session.settings.theme));
+</script>
+
+<svelte:window onkeydowncapture={desk.onKey} onkeyupcapture={desk.onKey} onblur={desk.onBlur} />
+<svelte:head><title>{desk.session.title} · Key Fold</title></svelte:head>
+
+<div class="relative flex h-full flex-col overflow-hidden" data-unsent={desk.link.unsent}>
+  <Surface {desk} day={now} />
+  {#if desk.switcher && desk.shown}
+    <Switcher {desk} switcher={desk.switcher} {now} />
+  {/if}
+  <FootLine {desk} {now} />
+  <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
+</div>

@@ -1,0 +1,14 @@
+/** Sizes that both the layout's arithmetic and the drawing need, in CSS pixels. */
+export const ROW_HEIGHT = 38;
+export const LEAF_WIDTH = 206;
+export const LEAF_GAP = 12;
+export const LEAVES_PER_LINE = 4;
+/** A leaf with its outline and the gap below. */
+export const LEAF_LINE_HEIGHT = 138;
+/** Lines of leaves that the unfolded row shows before it scrolls. */
+export const MOST_LEAF_LINES = 2;
+/** The unfolded row without its leaves. */
+export const UNFOLDED_FRAME = 50;
+/** A preview is drawn at this scale; what does not fit its box is cut off. */
+export const PREVIEW_SCALE = 0.5;
+export const PREVIEW_HEIGHT = 84;

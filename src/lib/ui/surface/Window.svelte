@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { Window } from '../../core/session/session';
+  import { activeTab, applicationOf, documentOf, isUnsaved, titleOf } from '../../core/session/views';
+  import { KEY_MAP } from '../../core/keys/key-map';
+  import { keyLabel } from '../../client/key-labels.svelte';
+  import StandIn from '../../stand-ins/StandIn.svelte';
+  import type { Desk } from '../desk/desk.svelte';
+  import { KEY_TEXTS, TEXTS, windowName } from '../texts';
+
+  let {
+    desk,
+    window,
+    layer,
+    front,
+    exposed,
+    day,
+  }: {
+    desk: Desk;
+    window: Window;
+    layer: number;
+    front: boolean;
+    /** Whether any of it can be seen; what is covered is not drawn. */
+    exposed: boolean;
+    day: Date;
+  } = $props();
+
+  const application = $derived(applicationOf(desk.session, window.application));
+  const tab = $derived(activeTab(window));
+  const document = $derived(documentOf(desk.session, tab.document));
+  const text = $derived(
+    window.offeringDraft ? document.text : (desk.session.drafts[document.id]?.text ?? document.text),
+  );
+  const unsaved = $derived(isUnsaved(desk.session, window));
+  const PUT_AWAY = ['minimise', 'hide-or-show', 'close'] as const;
+
+  function putAway(action: (typeof PUT_AWAY)[number]) {
+    if (action === 'hide-or-show') desk.wish({ type: action, application: window.application });
+    else desk.wish({ type: action, window: window.id });
+  }
+</script>
+
+<section
+  id="window-{window.id}"
+  aria-label={windowName(desk.session, window)}
+  aria-current={front ? 'true' : undefined}
+  tabindex="-1"
+  class="absolute grid grid-cols-[30px_1fr] grid-rows-[30px_1fr] overflow-hidden rounded-xs border bg-paper outline-none contain-strict
+    {front ? 'border-ink shadow-[0_8px_24px_#1d2b3640]' : 'border-line shadow-[0_2px_8px_#1d2b3622]'}
+    {unsaved ? 'dog-ear' : ''}"
+  style:left="{window.geometry.x}px"
+  style:top="{window.geometry.y}px"
+  style:width="{window.geometry.width}px"
+  style:height="{window.geometry.height}px"
+  style:z-index={layer}
+  onpointerdown={() => front || desk.wish({ type: 'bring-to-front', window: window.id, raiseAll: false })}
+>
+  {#if exposed}
+    <div class="spine row-span-2 text-center text-xs/[30px]" style:--hue={application.hue} aria-hidden="true">
+      {application.monogram}
+    </div>
+    <header
+      class="flex items-center gap-2 overflow-hidden border-b border-line-soft px-2 whitespace-nowrap {unsaved
+        ? 'pr-5'
+        : ''}"
+    >
+      <b class="font-[650]">{titleOf(window)}</b>
+      <span class="text-ink-soft">{application.name}</span>
+      {#if unsaved}<span class="text-ink-soft">· {TEXTS.unsaved}</span>{/if}
+      {#if front}
+        <span class="ml-auto flex gap-1.5">
+          {#each PUT_AWAY as action (action)}
+            <button
+              type="button"
+              aria-label={KEY_TEXTS[action]}
+              title={KEY_TEXTS[action]}
+              class="min-h-6 min-w-6 rounded-[3px] border border-b-2 border-line bg-paper-high px-1 font-mono text-[11px]/4 font-semibold"
+              onclick={() => putAway(action)}>{keyLabel(KEY_MAP[action].code)}</button
+            >
+          {/each}
+        </span>
+      {/if}
+    </header>
+    <div class="overflow-auto">
+      <StandIn {document} {text} {day} actions={desk.standInActions} />
+    </div>
+  {/if}
+</section>

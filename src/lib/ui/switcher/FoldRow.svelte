@@ -1,0 +1,45 @@
+<script lang="ts">
+  import { applicationOf, titleOf, windowOf } from '../../core/session/views';
+  import { standingOfApplication } from '../../core/switcher/standing';
+  import type { FoldRow } from '../../core/switcher/switcher';
+  import type { Desk } from '../desk/desk.svelte';
+  import Monogram from '../parts/Monogram.svelte';
+  import { standingText } from '../texts';
+
+  let { desk, row, index }: { desk: Desk; row: FoldRow; index: number } = $props();
+
+  /** More titles than these do not fit a line. */
+  const MOST_TITLES = 8;
+
+  const application = $derived(applicationOf(desk.session, row.application));
+  const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
+  const windows = $derived(row.leaves.slice(0, MOST_TITLES).map((leaf) => windowOf(desk.session, leaf)));
+</script>
+
+<div
+  role="row"
+  tabindex="-1"
+  aria-label={application.name}
+  aria-rowindex={index + 1}
+  class="border-b border-line {application.hidden ? 'hatched' : index % 2 ? 'fold-down' : 'fold-up'}"
+>
+  <div role="rowheader" class="grid h-[37px] grid-cols-[40px_34px_132px_1fr_auto] items-center pr-3.5">
+    <span class="text-center font-mono text-xs font-semibold text-ink-soft">{index + 1}</span>
+    <Monogram {application} />
+    <b class="truncate pr-2 font-[650]">{application.name}</b>
+    <span class="truncate text-ink-soft">
+      {#each windows as window, position (window.id)}
+        {#if position > 0}<span class="px-1.5 opacity-60" aria-hidden="true">⟩</span>{/if}<span
+          class={window.minimised ? 'border-b-[3px] border-double border-line' : ''}>{titleOf(window)}</span
+        >
+      {/each}
+    </span>
+    <span class="flex gap-1.5 pl-2">
+      {#each standing as state (state.type)}
+        <span class="rounded-xs border border-line bg-paper-high px-1.5 text-xs whitespace-nowrap"
+          >{standingText(state)}</span
+        >
+      {/each}
+    </span>
+  </div>
+</div>

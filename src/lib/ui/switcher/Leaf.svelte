@@ -1,0 +1,48 @@
+<script lang="ts">
+  import { formatDistanceStrict } from 'date-fns';
+  import { activeTab, documentOf, titleOf, windowOf } from '../../core/session/views';
+  import { standingOfWindow } from '../../core/switcher/standing';
+  import StandIn from '../../stand-ins/StandIn.svelte';
+  import type { Desk } from '../desk/desk.svelte';
+  import { LEAF_WIDTH, PREVIEW_HEIGHT, PREVIEW_SCALE } from '../sizes';
+  import { standingText, TEXTS } from '../texts';
+
+  let { desk, id, selected, now }: { desk: Desk; id: string; selected: boolean; now: Date } = $props();
+
+  const window = $derived(windowOf(desk.session, id));
+  const document = $derived(documentOf(desk.session, activeTab(window).document));
+  const text = $derived(desk.session.drafts[document.id]?.text ?? document.text);
+  const standing = $derived(standingOfWindow(desk.session, id).map(standingText));
+  const ago = $derived(window.usedAt === null ? '' : formatDistanceStrict(new Date(window.usedAt), now));
+</script>
+
+<div
+  role="gridcell"
+  id="leaf-{id}"
+  aria-selected={selected}
+  tabindex="-1"
+  class="flex h-[126px] w-[206px] flex-col justify-end border border-line bg-paper contain-strict
+    {selected ? 'outline-[3px] outline-offset-2 outline-ink' : ''}"
+>
+  {#if window.minimised}
+    <div class="fold-up mx-2 mb-1 h-3 border border-line" aria-hidden="true"></div>
+  {:else}
+    <div class="min-h-0 flex-1 overflow-hidden border-b border-line-soft" aria-hidden="true" inert>
+      <div
+        class="origin-top-left"
+        style:width="{LEAF_WIDTH / PREVIEW_SCALE}px"
+        style:height="{PREVIEW_HEIGHT / PREVIEW_SCALE}px"
+        style:transform="scale({PREVIEW_SCALE})"
+      >
+        <StandIn {document} {text} day={now} />
+      </div>
+    </div>
+  {/if}
+  <div class="px-2 py-1">
+    <b class="line-clamp-2 text-[13px] leading-tight font-[650]">{titleOf(window)}</b>
+    <span class="flex justify-between text-xs text-ink-soft">
+      <span>{standing.join(' · ')}</span>
+      <span>{ago || TEXTS.neverUsed}</span>
+    </span>
+  </div>
+</div>

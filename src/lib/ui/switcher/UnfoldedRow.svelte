@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { formatDistanceStrict } from 'date-fns';
+  import { applicationOf, windowOf } from '../../core/session/views';
+  import { scrollToSpan, visibleSlice } from '../../core/layout/slice';
+  import { standingOfApplication } from '../../core/switcher/standing';
+  import type { FoldRow } from '../../core/switcher/switcher';
+  import type { Desk } from '../desk/desk.svelte';
+  import Monogram from '../parts/Monogram.svelte';
+  import { LEAF_LINE_HEIGHT, LEAVES_PER_LINE } from '../sizes';
+  import { standingText, TEXTS } from '../texts';
+  import Leaf from './Leaf.svelte';
+
+  let {
+    desk,
+    row,
+    index,
+    leavesHeight,
+    now,
+  }: { desk: Desk; row: FoldRow; index: number; leavesHeight: number; now: Date } = $props();
+
+  const application = $derived(applicationOf(desk.session, row.application));
+  const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
+  const lastUse = $derived(row.leaves[0] ? windowOf(desk.session, row.leaves[0]).usedAt : null);
+  const selected = $derived(desk.highlighted?.window ?? null);
+
+  let scroller = $state<HTMLElement>();
+  let scrollTop = $state(0);
+  const lines = $derived(Math.ceil(row.leaves.length / LEAVES_PER_LINE));
+  const slice = $derived(
+    visibleSlice({
+      count: lines,
+      lineHeight: LEAF_LINE_HEIGHT,
+      tall: -1,
+      tallHeight: 0,
+      scrollTop,
+      viewHeight: leavesHeight,
+    }),
+  );
+  const drawn = $derived(row.leaves.slice(slice.from * LEAVES_PER_LINE, slice.to * LEAVES_PER_LINE));
+
+  $effect.pre(() => {
+    const line = Math.floor(row.leaves.indexOf(selected ?? '') / LEAVES_PER_LINE);
+    if (line < 0) return;
+    const top = line * LEAF_LINE_HEIGHT;
+    scrollTop = scrollToSpan(scrollTop, leavesHeight, top, top + LEAF_LINE_HEIGHT);
+  });
+  $effect(() => {
+    if (scroller) scroller.scrollTop = scrollTop;
+  });
+</script>
+
+<div
+  role="row"
+  tabindex="-1"
+  aria-label={application.name}
+  aria-rowindex={index + 1}
+  class="unfolding relative z-2 -mx-1.5 border-x-[6px] border-marigold bg-paper-high pb-1 shadow-[0_6px_16px_#0d151c33]"
+>
+  <div role="rowheader" class="flex h-[46px] items-center gap-2.5 px-3.5">
+    <Monogram {application} />
+    <b class="text-base font-[650]">{application.name}</b>
+    <span class="text-ink-soft">
+      {[TEXTS.windows(row.leaves.length), lastUse && TEXTS.used(formatDistanceStrict(new Date(lastUse), now))]
+        .filter(Boolean)
+        .join(' · ')}
+    </span>
+    <span class="ml-auto flex gap-1.5">
+      {#each standing as state (state.type)}
+        <span class="rounded-xs border border-line bg-paper px-1.5 text-xs whitespace-nowrap"
+          >{standingText(state)}</span
+        >
+      {/each}
+    </span>
+  </div>
+  {#if row.leaves.length === 0}
+    <div role="gridcell" aria-selected="true" tabindex="-1" class="px-3.5 pb-3 text-ink-soft">
+      {TEXTS.noWindows}
+    </div>
+  {:else}
+    <div
+      role="presentation"
+      bind:this={scroller}
+      onscroll={() => (scrollTop = scroller?.scrollTop ?? 0)}
+      class="overflow-x-hidden overflow-y-auto"
+      style:height="{leavesHeight}px"
+    >
+      <div role="presentation" class="relative" style:height="{lines * LEAF_LINE_HEIGHT}px">
+        <div
+          role="presentation"
+          class="absolute flex flex-wrap gap-3 px-3.5 pt-1"
+          style:top="{slice.from * LEAF_LINE_HEIGHT}px"
+        >
+          {#each drawn as id (id)}
+            <Leaf {desk} {id} {now} selected={id === selected} />
+          {/each}
+        </div>
+      </div>
+    </div>
+  {/if}
+</div>

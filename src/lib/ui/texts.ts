@@ -1,0 +1,114 @@
+/** Every sentence and label that the page shows, named once. */
+import type { Notice } from '../core/host/host';
+import type { HeldKey } from '../core/keys/key-map';
+import type { PutAway, Session, Window } from '../core/session/session';
+import { applicationOf, titleOf } from '../core/session/views';
+import type { Standing } from '../core/switcher/standing';
+
+export const KEY_TEXTS: Readonly<Record<HeldKey, string>> = {
+  'older-application': 'older application',
+  'newer-application': 'newer application',
+  'next-window': 'next window',
+  'previous-window': 'previous window',
+  search: 'search',
+  minimise: 'minimise',
+  'minimise-all': 'minimise all its windows',
+  'hide-or-show': 'hide or show',
+  solo: 'solo: hide all others',
+  close: 'close',
+  'close-all': 'close all its windows',
+  quit: 'quit',
+  'end-now': 'end now',
+  'put-back': 'put back',
+  reopen: 'reopen what ended last',
+  sweep: 'sweep',
+  glance: 'glance at the bare surface',
+};
+
+const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
+/** A state in a few words, for the narrow end of a row. */
+export function standingText(standing: Standing): string {
+  switch (standing.type) {
+    case 'hidden':
+      return 'hidden';
+    case 'no-windows':
+      return 'no windows';
+    case 'not-answering':
+      return 'not answering';
+    case 'quitting':
+      return 'quitting';
+    case 'asking':
+      return standing.titles.length === 1 ? 'asking' : `${standing.titles.length} asking`;
+    case 'unsaved':
+      return standing.titles.length === 1 ? 'unsaved' : `${standing.titles.length} unsaved`;
+    case 'minimised':
+      if (standing.all)
+        return standing.titles.length === 1 ? 'minimised' : `all ${standing.titles.length} minimised`;
+      return `${standing.titles.length} minimised`;
+    case 'elsewhere':
+      return `${standing.all ? '' : 'some '}on ${listed.format(standing.workspaces)}`;
+    case 'offering-draft':
+      return 'draft kept';
+    case 'new':
+      return 'new';
+  }
+}
+
+/** How a window is called where its application is not at hand. */
+export const windowName = (session: Session, window: Window): string =>
+  `${titleOf(window)} — ${applicationOf(session, window.application).name}`;
+
+export function noticeText(session: Session, notice: Notice): string {
+  switch (notice.type) {
+    case 'stays-resident':
+      return `${applicationOf(session, notice.application).name} is resident: it can be restarted, not quit.`;
+    case 'does-not-answer':
+      return `${applicationOf(session, notice.application).name} does not answer, so it cannot be asked. It can be ended now; its drafts are kept.`;
+    case 'already-minimised':
+      return 'Already minimised.';
+    case 'nothing-to-put-away':
+      return 'There is nothing to put away.';
+    case 'nothing-to-put-back':
+      return 'Nothing was put away.';
+    case 'nothing-to-reopen':
+      return 'Nothing has been closed or quit yet.';
+    case 'nothing-to-close':
+      return `${applicationOf(session, notice.application).name} has no windows to close.`;
+  }
+}
+
+const PUT_AWAY_TEXTS: Readonly<Record<PutAway['kind'], (subject: string) => string>> = {
+  minimise: (subject) => `${subject}, minimised`,
+  'minimise-all': (subject) => `all of ${subject}, minimised`,
+  hide: (subject) => `${subject}, hidden`,
+  solo: (subject) => `all but ${subject}, hidden`,
+  sweep: () => 'everything swept away',
+};
+
+/** What a putting-away did, for the foot line. */
+export const putAwayText = ({ kind, subject }: PutAway): string => PUT_AWAY_TEXTS[kind](subject);
+
+export const TEXTS = {
+  surface: 'Surface',
+  switcher: 'Switcher',
+  switchTo: 'Switch to',
+  running: (count: number) => `${count} running`,
+  windows: (count: number) => (count === 1 ? '1 window' : `${count} windows`),
+  used: (ago: string) => `used ${ago} ago`,
+  neverUsed: 'not used yet',
+  noWindows: 'No windows. Choosing it opens one.',
+  nothingRuns: 'Nothing is running.',
+  nothingInFront: 'Nothing is in front',
+  nothingToActOn: 'There is no window here for that.',
+  emptySurface: 'Nothing lies open here.',
+  inFront: (name: string) => `${name}, in front`,
+  closedWithout: 'Switcher closed, nothing chosen',
+  releaseMissed: 'Switcher stays open: press Enter to switch or Escape to stay',
+  bareSurface: 'Bare surface',
+  offline: 'Working offline: your changes are kept here and sent later',
+  unsent: (count: number) => `${count} to send`,
+  refused: (detail: string) => `The server did not accept the last change: ${detail}`,
+  notKept: 'This browser’s storage is full: changes would not survive a reload until they are sent',
+  unsaved: 'unsaved',
+} as const;

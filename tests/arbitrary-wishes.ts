@@ -1,0 +1,97 @@
+/** Random wishes for property tests: seeds that become wishes about whatever a session has at the time. */
+import fc from 'fast-check';
+import type { Command, Wish, WishType } from '../src/lib/core/session/commands';
+import type { Session } from '../src/lib/core/session/session';
+import { later } from './desk';
+
+const TYPES: readonly WishType[] = [
+  'bring-to-front',
+  'switch-to-application',
+  'open-window',
+  'open-document',
+  'minimise',
+  'minimise-all',
+  'hide-or-show',
+  'solo',
+  'sweep',
+  'put-back',
+  'close',
+  'close-all',
+  'quit',
+  'end-now',
+  'answer-closing',
+  'reopen',
+  'keep-draft',
+  'save',
+  'answer-draft',
+  'place-window',
+  'retitle-tab',
+  'stop-answering',
+  'learn-choice',
+  'forget-choices',
+];
+
+export interface WishSeed {
+  readonly type: WishType;
+  readonly pick: number;
+  readonly flag: boolean;
+  readonly other: number;
+}
+
+/** Seeds of `least` to `most` wishes. */
+export const wishSeeds = (least: number, most: number): fc.Arbitrary<WishSeed[]> =>
+  fc.array(
+    fc.record({ type: fc.constantFrom(...TYPES), pick: fc.nat(99), flag: fc.boolean(), other: fc.nat(2) }),
+    { minLength: least, maxLength: most },
+  );
+
+/** The wish that a seed becomes in a session; null if the session has nothing for it. */
+export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session): Wish | null {
+  const among = (ids: readonly string[]) => ids[pick % Math.max(1, ids.length)];
+  const application = among(Object.keys(session.applications)) ?? '';
+  const window = among(Object.keys(session.windows));
+  const document = among(Object.keys(session.documents)) ?? '';
+  switch (type) {
+    case 'sweep':
+    case 'put-back':
+    case 'reopen':
+      return { type };
+    case 'open-window':
+      return { type, application, inFront: flag };
+    case 'open-document':
+    case 'save':
+      return { type, document };
+    case 'keep-draft':
+      return { type, document, text: flag ? `typed ${pick}` : (session.documents[document]?.text ?? '') };
+    case 'learn-choice':
+      return { type, letters: `l${other}`, choice: `choice ${pick}` };
+    case 'forget-choices':
+      return { type, choice: flag ? null : `choice ${pick}` };
+    case 'change-settings':
+      return { type, settings: session.settings };
+    case 'bring-to-front':
+      return window ? { type, window, raiseAll: flag } : null;
+    case 'answer-closing':
+      return window
+        ? { type, window, answer: (['save', 'drop', 'keep-open'] as const)[other] ?? 'save' }
+        : null;
+    case 'answer-draft':
+      return window ? { type, window, answer: flag ? 'take-up' : 'drop' } : null;
+    case 'place-window':
+      return window
+        ? { type, window, geometry: { x: pick, y: other, width: 200 + pick, height: 120 } }
+        : null;
+    case 'retitle-tab':
+      return window
+        ? { type, window, tab: session.windows[window]?.activeTab ?? '', title: `title ${pick}` }
+        : null;
+    case 'minimise':
+    case 'close':
+      return window ? { type, window } : null;
+    default:
+      return { type, application };
+  }
+}
+
+/** The `n`th command of a run. */
+export const commandFrom = (wish: Wish, n: number): Command => ({ ...wish, id: `c${n}`, at: later(n) });

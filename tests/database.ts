@@ -1,0 +1,27 @@
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { inject } from 'vitest';
+
+export interface TestDatabase {
+  readonly url: string;
+  drop(): Promise<void>;
+}
+
+/** A new, empty database that leaves nothing behind. */
+export async function testDatabase(server: string = inject('databaseServer')): Promise<TestDatabase> {
+  const name = `key_fold_test_${randomUUID().replaceAll('-', '')}`;
+  await administer(server, `create database ${name}`);
+  const url = new URL(server);
+  url.pathname = `/${name}`;
+  return { url: url.href, drop: () => administer(server, `drop database ${name} with (force)`) };
+}
+
+async function administer(server: string, statement: string): Promise<void> {
+  const client = new pg.Client({ connectionString: server });
+  await client.connect();
+  try {
+    await client.query(statement);
+  } finally {
+    await client.end();
+  }
+}
