@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
+import { idsOf } from '../src/lib/core/recency/order';
 import type { Confirmation } from '../src/lib/core/replica/replica';
 import { testDatabase, type TestDatabase } from '../tests/database';
 import { deskOf } from '../tests/desk';
@@ -101,7 +102,11 @@ describe('unsent work', () => {
     const next = await openPage(session, { url: server.url, context });
     expect(await next.frontName()).toBe(front);
     await next.sent();
-    expect((await storedSession(session, server.url)).session.recent.windows).toEqual(['c1', 'b1', 'a1']);
+    expect(idsOf((await storedSession(session, server.url)).session.recent.windows)).toEqual([
+      'c1',
+      'b1',
+      'a1',
+    ]);
     await context.close();
   });
 

@@ -1,4 +1,5 @@
 import { describe, expect, it, onTestFinished } from 'vitest';
+import { idsOf } from '../src/lib/core/recency/order';
 import { atDesk, atEllavane, openPage, storedSession, useBrowser, type Person } from './support/browser';
 
 useBrowser();
@@ -162,6 +163,6 @@ describe('two pages on one session', () => {
     await two.chord('S', 'S');
     await one.front.and(one.page.getByLabel('c1 — C')).waitFor();
     await Promise.all([one.sent(), two.sent()]);
-    expect((await storedSession(one.session)).session.recent.windows).toEqual(['c1', 'b1', 'a1']);
+    expect(idsOf((await storedSession(one.session)).session.recent.windows)).toEqual(['c1', 'b1', 'a1']);
   });
 });

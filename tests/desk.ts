@@ -5,6 +5,7 @@ import { simulatedHost } from '../src/lib/core/host/simulated-host';
 import type { Action } from '../src/lib/core/keys/key-map';
 import type { Command, Wish } from '../src/lib/core/session/commands';
 import type { Event } from '../src/lib/core/session/events';
+import { idsOf } from '../src/lib/core/recency/order';
 import { problemsOf } from '../src/lib/core/session/invariants';
 import type { Application, Session, Window } from '../src/lib/core/session/session';
 import {
@@ -63,7 +64,10 @@ export function deskOf(line: string): Session {
     documents: [...homes, ...windows.map((window) => documentNamed(window.id, window.application))],
     drafts,
     windows,
-    recent: { applications: applications.map(({ id }) => id), windows: order },
+    recent: {
+      applications: applications.map(({ id }) => ({ id, at: START })),
+      windows: order.map((id) => ({ id, at: START })),
+    },
     stacking: order.toReversed(),
     front: front?.id ?? null,
     places: Array.from({ length: 10 }, (_, index) => applications[index]?.id ?? null),
@@ -102,7 +106,6 @@ const windowNamed = (name: string, application: string, word: string): Window =>
   tabs: [{ id: `t-${name}`, title: name, document: `d-${name}` }],
   activeTab: `t-${name}`,
   seen: true,
-  usedAt: START,
   asking: null,
   offeringDraft: false,
 });
@@ -189,11 +192,11 @@ export class Worker {
   }
 
   get applications(): string {
-    return this.session.recent.applications.join(' ');
+    return idsOf(this.session.recent.applications).join(' ');
   }
 
   get windows(): string {
-    return this.session.recent.windows.join(' ');
+    return idsOf(this.session.recent.windows).join(' ');
   }
 
   get stacking(): string {

@@ -76,7 +76,7 @@ const WINDOWS: readonly Row[] = [
 
 const TITLES = new Map(DOCUMENTS.map((document) => [document.id, document]));
 
-function window([documents, minutes, x, y, width, height, more]: Row, now: Date): Window {
+function window([documents, , x, y, width, height, more]: Row): Window {
   const tabs = documents.split(' ').map((document): Tab => {
     const title = TITLES.get(document)?.title ?? document;
     return { id: `t-${document}`, title, document };
@@ -92,7 +92,6 @@ function window([documents, minutes, x, y, width, height, more]: Row, now: Date)
     tabs,
     activeTab: `t-${first}`,
     seen: true,
-    usedAt: new Date(now.getTime() - minutes * MINUTE_MS).toISOString(),
     asking: null,
     offeringDraft: false,
     ...more,
@@ -101,8 +100,12 @@ function window([documents, minutes, x, y, width, height, more]: Row, now: Date)
 
 /** The harbour office of Ellavane at work, as if it had been used until `now`. */
 export function ellavane(now: Date): SessionDocument {
-  const windows = WINDOWS.map((row) => window(row, now));
-  const order = windows.map(({ id }) => id);
+  const ago = (minutes: number) => new Date(now.getTime() - minutes * MINUTE_MS).toISOString();
+  const windows = WINDOWS.map(window);
+  const stacking = windows.map(({ id }) => id).toReversed();
+  const uses = windows.map(({ id }, index) => ({ id, at: ago(WINDOWS[index]?.[1] ?? 0) }));
+  const lastUse = (application: string) =>
+    uses.find((_, index) => windows[index]?.application === application)?.at ?? null;
   const towage = TITLES.get('letter-towage')?.text ?? '';
   return {
     format: FORMAT,
@@ -121,13 +124,13 @@ export function ellavane(now: Date): SessionDocument {
       {
         document: 'letter-towage',
         text: towage.replace('two tugs are booked', 'two tugs, Anvil and Bollard, are booked'),
-        at: new Date(now.getTime() - 12 * MINUTE_MS).toISOString(),
+        at: ago(12),
       },
     ],
     windows,
-    recent: { applications: APPLICATIONS.map(({ id }) => id), windows: order },
-    stacking: order.toReversed(),
-    front: order[0] ?? null,
+    recent: { applications: APPLICATIONS.map(({ id }) => ({ id, at: lastUse(id) })), windows: uses },
+    stacking,
+    front: stacking.at(-1) ?? null,
     places: [
       'tides',
       'berths',

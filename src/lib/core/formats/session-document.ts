@@ -15,7 +15,6 @@ import type {
   Window,
   Workspace,
   WorkspaceId,
-  ApplicationId,
   WindowId,
 } from '../session/session';
 
@@ -36,7 +35,7 @@ export interface SessionDocument {
   readonly documents: readonly Document[];
   readonly drafts: readonly { readonly document: DocumentId; readonly text: string; readonly at: Instant }[];
   readonly windows: readonly Window[];
-  readonly recent: { readonly applications: readonly ApplicationId[]; readonly windows: readonly WindowId[] };
+  readonly recent: Session['recent'];
   readonly stacking: readonly WindowId[];
   readonly front: WindowId | null;
   readonly places: Places;

@@ -77,7 +77,6 @@ function place(course: Course, document: Document, how: { offeringDraft: boolean
     tabs: [{ id: tab, title: document.title, document: document.id }],
     activeTab: tab,
     seen: false,
-    usedAt: null,
     asking: null,
     offeringDraft: how.offeringDraft,
   };

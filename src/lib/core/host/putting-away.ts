@@ -1,4 +1,5 @@
 /** Putting windows and applications away, and back (switching rules 16 and 17). */
+import { idsOf } from '../recency/order';
 import type { ApplicationId, PutAway, PutAwayKind, Session, WindowId } from '../session/session';
 import { applicationOf, isVisible, titleOf, windowOf, windowsOf } from '../session/views';
 import type { Course } from './course';
@@ -37,7 +38,7 @@ export function hideOrShow(course: Course, id: ApplicationId): void {
 /** Hides every other application and shows this one, which then comes to the front if it has a window to show. */
 export function solo(course: Course, id: ApplicationId): void {
   const { hidden, name } = applicationOf(course.session, id);
-  const others = course.session.recent.applications.filter(
+  const others = idsOf(course.session.recent.applications).filter(
     (other) => other !== id && !applicationOf(course.session, other).hidden,
   );
   if (others.length === 0) return course.notice({ type: 'nothing-to-put-away' });

@@ -1,41 +1,58 @@
 import type { Geometry } from '../session/session';
 
+/** The side of a cell in px: small enough that little is drawn in vain, large enough to be quick. */
+const CELL = 16;
+
 /**
- * Which of the `windows` (bottom of the pile first) show at least one pixel of themselves on a surface of this
- * size, so that nobody draws what is covered. Exact: the part of the surface that is still uncovered is kept as
- * disjoint rectangles, from which each window, topmost first, is cut out.
+ * Which of the `windows` (bottom of the pile first) may show a pixel of themselves on a surface of this size, so
+ * that what is covered is not drawn. The surface is a grid of cells; from the top of the pile down, a window shows
+ * if it reaches into a cell that no window above covers whole. Nothing that shows is ever left out; a window of
+ * which others together cover a cell only in parts may be named in vain.
  */
 export function exposedWindows<W extends { readonly geometry: Geometry }>(
   windows: readonly W[],
   surface: { readonly width: number; readonly height: number },
 ): Set<W> {
-  let uncovered: Geometry[] = [{ x: 0, y: 0, ...surface }];
+  const columns = Math.ceil(surface.width / CELL);
+  const rows = Math.ceil(surface.height / CELL);
+  const covered = new Uint8Array(columns * rows);
   const exposed = new Set<W>();
-  for (let index = windows.length - 1; index >= 0 && uncovered.length > 0; index -= 1) {
+  for (let index = windows.length - 1; index >= 0; index -= 1) {
     const window = windows[index];
-    if (!window || !uncovered.some((part) => overlap(part, window.geometry))) continue;
+    if (!window) continue;
+    const [left, right] = span(window.geometry.x, window.geometry.width, surface.width);
+    const [top, bottom] = span(window.geometry.y, window.geometry.height, surface.height);
+    if (!reaches(covered, columns, touched(left, right), touched(top, bottom))) continue;
     exposed.add(window);
-    uncovered = uncovered.flatMap((part) => cut(part, window.geometry));
+    cover(covered, columns, filled(left, right, surface.width), filled(top, bottom, surface.height));
   }
   return exposed;
 }
 
-const overlap = (a: Geometry, b: Geometry): boolean =>
-  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+type Span = readonly [from: number, to: number];
 
-/** What is left of `part` without `hole`: up to four rectangles (above, below, left, right). */
-function cut(part: Geometry, hole: Geometry): Geometry[] {
-  if (!overlap(part, hole)) return [part];
-  const top = Math.max(part.y, hole.y);
-  const bottom = Math.min(part.y + part.height, hole.y + hole.height);
-  const right = hole.x + hole.width;
-  const partRight = part.x + part.width;
-  const partBottom = part.y + part.height;
-  const beside = { y: top, height: bottom - top };
-  return [
-    { x: part.x, y: part.y, width: part.width, height: top - part.y },
-    { x: part.x, y: bottom, width: part.width, height: partBottom - bottom },
-    { ...beside, x: part.x, width: hole.x - part.x },
-    { ...beside, x: right, width: partRight - right },
-  ].filter((piece) => piece.width > 0 && piece.height > 0);
+/** The part of a length that lies on the surface, in px. */
+const span = (from: number, length: number, limit: number): Span => [
+  Math.max(0, from),
+  Math.min(limit, from + length),
+];
+
+/** The cells that a span touches, and those it fills; a cell that the surface's edge cuts is full up to the edge. */
+const touched = (from: number, to: number): Span =>
+  from < to ? [Math.floor(from / CELL), Math.ceil(to / CELL)] : [0, 0];
+const filled = (from: number, to: number, limit: number): Span => [
+  Math.ceil(from / CELL),
+  to >= limit ? Math.ceil(limit / CELL) : Math.floor(to / CELL),
+];
+
+function reaches(covered: Uint8Array, columns: number, [left, right]: Span, [top, bottom]: Span): boolean {
+  for (let row = top; row < bottom; row += 1)
+    for (let cell = row * columns + left, end = row * columns + right; cell < end; cell += 1)
+      if (covered[cell] === 0) return true;
+  return false;
+}
+
+function cover(covered: Uint8Array, columns: number, [left, right]: Span, [top, bottom]: Span): void {
+  for (let row = top; row < bottom; row += 1)
+    if (left < right) covered.fill(1, row * columns + left, row * columns + right);
 }

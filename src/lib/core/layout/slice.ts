@@ -6,12 +6,10 @@ export interface Slice {
   readonly to: number;
 }
 
-/** Lines drawn beyond each edge, so that a small scroll shows no gap. */
-const SPARE_LINES = 2;
-
 /**
  * The lines to draw of a list with `count` lines of `lineHeight` px, seen through a window of `viewHeight` px
- * that is scrolled down by `scrollTop` px. Line `tall` (-1 for none) is `tallHeight` px high instead.
+ * that is scrolled down by `scrollTop` px. Line `tall` (-1 for none) is `tallHeight` px high instead. `spare` lines
+ * beyond each edge keep a small scroll from showing a gap.
  */
 export function visibleSlice(list: {
   count: number;
@@ -20,16 +18,17 @@ export function visibleSlice(list: {
   tallHeight: number;
   scrollTop: number;
   viewHeight: number;
+  spare: number;
 }): Slice {
-  const { count, lineHeight, tall, tallHeight, scrollTop, viewHeight } = list;
+  const { count, lineHeight, tall, tallHeight, scrollTop, viewHeight, spare } = list;
   const extra = tall < 0 ? 0 : tallHeight - lineHeight;
   const lineAt = (y: number) => {
     const tallTop = tall * lineHeight;
     if (tall < 0 || y < tallTop) return Math.floor(y / lineHeight);
     return Math.max(tall, Math.floor((y - extra) / lineHeight));
   };
-  const from = Math.max(0, lineAt(scrollTop) - SPARE_LINES);
-  const to = Math.min(count, lineAt(scrollTop + viewHeight) + 1 + SPARE_LINES);
+  const from = Math.max(0, lineAt(scrollTop) - spare);
+  const to = Math.min(count, lineAt(scrollTop + viewHeight - 1) + 1 + spare);
   return { from, to: Math.max(from, to) };
 }
 

@@ -1,17 +1,21 @@
 import fc from 'fast-check';
 import { LRUCache } from 'lru-cache';
 import { describe, expect, it } from 'vitest';
-import { toEnd, toHead, without } from './order';
+import { idsOf, toEnd, toHead, usedAt, without, type Order } from './order';
+
+const NOW = '2026-11-24T06:12:00.000Z';
+const orderOf = (...ids: string[]) => ids.map((id) => ({ id, at: null }));
 
 describe('an order of recent use', () => {
-  it('moves what is used to the head and leaves the rest as it was', () => {
-    expect(toHead(['a', 'b', 'c'], 'c')).toEqual(['c', 'a', 'b']);
-    expect(toHead(['a', 'b'], 'd')).toEqual(['d', 'a', 'b']);
+  it('moves what is used to the head, with the time, and leaves the rest as it was', () => {
+    const order = toHead(orderOf('a', 'b', 'c'), 'c', NOW);
+    expect(idsOf(order)).toEqual(['c', 'a', 'b']);
+    expect([usedAt(order, 'c'), usedAt(order, 'a'), usedAt(order, 'z')]).toEqual([NOW, null, null]);
+    expect(idsOf(toHead(orderOf('a', 'b'), 'd', NOW))).toEqual(['d', 'a', 'b']);
   });
 
   it('keeps its identity when nothing changes', () => {
-    const order = ['a', 'b'];
-    expect(toHead(order, 'a')).toBe(order);
+    const order = orderOf('a', 'b');
     expect(toEnd(order, 'b')).toBe(order);
     expect(without(order, 'z')).toBe(order);
   });
@@ -25,16 +29,16 @@ describe('an order of recent use', () => {
     fc.assert(
       fc.property(fc.array(action, { minLength: 200, maxLength: 1_000 }), (actions) => {
         const cache = new LRUCache<string, true>({ max: 1_000 });
-        let order: readonly string[] = [];
+        let order: Order = [];
         for (const { what, id } of actions) {
           if (what === 'use') {
-            order = toHead(order, id);
+            order = toHead(order, id, NOW);
             cache.set(id, true);
           } else {
             order = without(order, id);
             cache.delete(id);
           }
-          expect(order).toEqual([...cache.keys()]);
+          expect(idsOf(order)).toEqual([...cache.keys()]);
         }
       }),
       { numRuns: 40 },

@@ -1,20 +1,35 @@
 /**
- * Orders of recent use: lists without repetition, most recent first. Every function answers with a new list,
- * or with the same one when nothing changed.
+ * Orders of recent use: who was used, and when, most recent first and without repetition. Every function answers
+ * with a new list, or with the same one when nothing changed.
  */
+import type { Instant } from '../session/session';
 
-/** Moves `id` to the head, adding it if it is new. */
-export function toHead<T>(order: readonly T[], id: T): readonly T[] {
-  if (order[0] === id) return order;
-  const next = order.filter((other) => other !== id);
-  next.unshift(id);
+/** One place in an order: an id, and when it was last used; null if it never was. */
+export interface Use {
+  readonly id: string;
+  readonly at: Instant | null;
+}
+
+export type Order = readonly Use[];
+
+/** Moves `id` to the head as used at `at`, adding it if it is new. */
+export function toHead(order: Order, id: string, at: Instant): Order {
+  const next = order.filter((use) => use.id !== id);
+  next.unshift({ id, at });
   return next;
 }
 
-/** Adds `id` at the end; one already listed stays where it is. */
-export const toEnd = <T>(order: readonly T[], id: T): readonly T[] =>
-  order.includes(id) ? order : [...order, id];
+/** Adds `id` at the end as never used; one already listed stays where it is. */
+export const toEnd = (order: Order, id: string): Order =>
+  order.some((use) => use.id === id) ? order : [...order, { id, at: null }];
 
 /** Takes `id` out. */
-export const without = <T>(order: readonly T[], id: T): readonly T[] =>
-  order.includes(id) ? order.filter((other) => other !== id) : order;
+export const without = (order: Order, id: string): Order =>
+  order.some((use) => use.id === id) ? order.filter((use) => use.id !== id) : order;
+
+/** When `id` was last used; null if it never was or is not listed. */
+export const usedAt = (order: Order, id: string): Instant | null =>
+  order.find((use) => use.id === id)?.at ?? null;
+
+/** The ids of an order, most recent first. */
+export const idsOf = (order: Order): string[] => order.map((use) => use.id);

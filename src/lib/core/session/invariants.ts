@@ -1,3 +1,4 @@
+import { idsOf } from '../recency/order';
 import { PLACE_COUNT, type Session } from './session';
 import { frontApplication, isVisible } from './views';
 
@@ -51,19 +52,22 @@ export function problemsOf(session: Session): string[] {
   const running = applications.filter((application) => application.running).map(({ id }) => id);
   const windowIds = windows.map((window) => window.id);
   check(
-    isPermutation(session.recent.applications, running),
+    isPermutation(idsOf(session.recent.applications), running),
     'recent.applications: must list what runs, once each',
   );
-  check(isPermutation(session.recent.windows, windowIds), 'recent.windows: must list every window once');
+  check(
+    isPermutation(idsOf(session.recent.windows), windowIds),
+    'recent.windows: must list every window once',
+  );
   check(isPermutation(session.stacking, windowIds), 'stacking: must list every window once');
 
   if (session.front !== null && problems.length === 0) {
     const front = session.windows[session.front];
     check(front !== undefined && isVisible(session, front), 'front: must be a window that can be seen');
     if (front) {
-      check(session.recent.windows[0] === front.id, 'front: must head recent.windows');
+      check(session.recent.windows[0]?.id === front.id, 'front: must head recent.windows');
       check(
-        session.recent.applications[0] === frontApplication(session),
+        session.recent.applications[0]?.id === frontApplication(session),
         'front: its application must head recent.applications',
       );
       check(session.stacking.at(-1) === front.id, 'front: must lie on top of the stacking');

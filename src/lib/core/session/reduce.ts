@@ -130,15 +130,19 @@ function leavingFront(session: Session, left: (front: Window) => boolean): Sessi
 function fronted(session: Session, id: WindowId, at: string): Session {
   const window = windowOf(session, id);
   return {
-    ...patchWindow(session, id, { seen: true, usedAt: at }),
+    ...(window.seen ? session : patchWindow(session, id, { seen: true })),
     recent: {
-      windows: toHead(session.recent.windows, id),
-      applications: toHead(session.recent.applications, window.application),
+      windows: toHead(session.recent.windows, id, at),
+      applications: toHead(session.recent.applications, window.application, at),
     },
-    stacking: session.stacking.at(-1) === id ? session.stacking : [...without(session.stacking, id), id],
+    stacking: raised(session.stacking, id),
     front: id,
   };
 }
+
+/** The stacking with one window on top. */
+const raised = (stacking: readonly WindowId[], id: WindowId): readonly WindowId[] =>
+  stacking.at(-1) === id ? stacking : [...stacking.filter((other) => other !== id), id];
 
 /** Takes windows out of the session, remembering them so that they can be reopened. */
 function removed(session: Session, gone: readonly Window[], record: Ended): Session {
@@ -147,7 +151,7 @@ function removed(session: Session, gone: readonly Window[], record: Ended): Sess
   return {
     ...session,
     windows: Object.fromEntries(Object.entries(session.windows).filter(([id]) => stays(id))),
-    recent: { ...session.recent, windows: session.recent.windows.filter(stays) },
+    recent: { ...session.recent, windows: session.recent.windows.filter((use) => stays(use.id)) },
     stacking: session.stacking.filter(stays),
     front: session.front !== null && stays(session.front) ? session.front : null,
     ended: [...session.ended, record].slice(-STACK_DEPTH),

@@ -3,6 +3,8 @@
  * It changes only through {@link reduce} and is never mutated in place.
  */
 
+import type { Order } from '../recency/order';
+
 export type ApplicationId = string;
 export type WindowId = string;
 export type TabId = string;
@@ -59,8 +61,6 @@ export interface Window {
   readonly activeTab: TabId;
   /** False while it was opened in the background and never came to the front. */
   readonly seen: boolean;
-  /** When it last came to the front; null if it never did. */
-  readonly usedAt: Instant | null;
   readonly asking: ClosingQuestion | null;
   /** True while the window offers a draft that an abrupt end left behind. */
   readonly offeringDraft: boolean;
@@ -157,8 +157,8 @@ export interface Session {
   readonly windows: Readonly<Record<WindowId, Window>>;
   readonly documents: Readonly<Record<DocumentId, Document>>;
   readonly drafts: Readonly<Record<DocumentId, Draft>>;
-  /** The two orders of recent use, most recent first: running applications, and all windows. */
-  readonly recent: { readonly applications: readonly ApplicationId[]; readonly windows: readonly WindowId[] };
+  /** The two orders of recent use: of the running applications, and of all windows. */
+  readonly recent: { readonly applications: Order; readonly windows: Order };
   /** All windows from the bottom of the pile to the top. */
   readonly stacking: readonly WindowId[];
   readonly front: WindowId | null;

@@ -11,7 +11,7 @@ import type {
 } from './session';
 
 function present<T>(record: Readonly<Record<string, T>>, id: string, kind: string): T {
-  const found = Object.hasOwn(record, id) ? record[id] : undefined;
+  const found = record[id];
   if (found === undefined) throw new RangeError(`The session has no ${kind} '${id}'.`);
   return found;
 }
@@ -50,7 +50,7 @@ export const isUnsaved = (session: Session, window: Window): boolean =>
 /** The windows of an application, most recently used first. */
 export function windowsOf(session: Session, application: ApplicationId): Window[] {
   const windows: Window[] = [];
-  for (const id of session.recent.windows) {
+  for (const { id } of session.recent.windows) {
     const window = windowOf(session, id);
     if (window.application === application) windows.push(window);
   }
@@ -59,8 +59,10 @@ export function windowsOf(session: Session, application: ApplicationId): Window[
 
 /** The windows of every running application, most recently used first, in one pass over the order. */
 export function windowsByApplication(session: Session): Map<ApplicationId, WindowId[]> {
-  const byApplication = new Map<ApplicationId, WindowId[]>(session.recent.applications.map((id) => [id, []]));
-  for (const id of session.recent.windows) byApplication.get(windowOf(session, id).application)?.push(id);
+  const byApplication = new Map<ApplicationId, WindowId[]>(
+    session.recent.applications.map(({ id }) => [id, []]),
+  );
+  for (const { id } of session.recent.windows) byApplication.get(windowOf(session, id).application)?.push(id);
   return byApplication;
 }
 
@@ -78,4 +80,4 @@ export const frontApplication = (session: Session): ApplicationId | null =>
 
 /** The next front window when the present one goes away (switching rule 4); null if nothing is visible. */
 export const nextFront = (session: Session): WindowId | null =>
-  session.recent.windows.find((id) => isVisible(session, windowOf(session, id))) ?? null;
+  session.recent.windows.find(({ id }) => isVisible(session, windowOf(session, id)))?.id ?? null;

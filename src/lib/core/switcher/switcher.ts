@@ -2,6 +2,7 @@
  * The switcher: a state machine over a frozen picture of both orders of recent use (switching rules 5 to 11).
  * It holds no timers and no session of its own; what it chooses comes out as a wish.
  */
+import { idsOf } from '../recency/order';
 import type { Wish } from '../session/commands';
 import type { ApplicationId, Session, WindowId } from '../session/session';
 import { frontApplication, windowsByApplication, windowToChoose } from '../session/views';
@@ -94,7 +95,7 @@ export function highlightedLeaf(switcher: Switcher, session: Session): WindowId 
 /** Rule 6. */
 function opened(session: Session, by: Step | null, mode: 'holding' | 'staying'): Switcher {
   const windows = windowsByApplication(session);
-  const rows = session.recent.applications.map((application) => ({
+  const rows = session.recent.applications.map(({ id: application }) => ({
     application,
     leaves: windows.get(application) ?? [],
   }));
@@ -153,7 +154,7 @@ function following(switcher: Switcher, session: Session): Switcher {
   const windows = windowsByApplication(session);
   const kept = switcher.rows.filter((row) => windows.has(row.application));
   const listed = new Set(kept.map((row) => row.application));
-  const started = session.recent.applications.filter((application) => !listed.has(application));
+  const started = idsOf(session.recent.applications).filter((application) => !listed.has(application));
   const rows = [
     ...kept.map((row) => withLeaves(row, windows.get(row.application) ?? [])),
     ...started.map((application) => ({ application, leaves: windows.get(application) ?? [] })),

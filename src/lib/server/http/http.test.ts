@@ -42,7 +42,7 @@ describe('the guard', () => {
   const check = (headers: Record<string, string>) => () =>
     guard(new Headers(headers), ['desk.ellavane.example']);
 
-  it.each([
+  it.each<Record<string, string>>([
     { host: 'localhost:4870' },
     { host: '127.0.0.1:4870', origin: 'http://127.0.0.1:4870', 'sec-fetch-site': 'same-origin' },
     { host: '[::1]:4870' },

@@ -95,7 +95,6 @@ class WindowInput {
   tabs!: TabInput[];
   @IsId() activeTab!: string;
   @IsBoolean() seen!: boolean;
-  @ValidateIf((window: WindowInput) => window.usedAt !== null) @IsInstant() usedAt!: string | null;
   @ValidateIf((window: WindowInput) => window.asking !== null)
   @IsDefined()
   @ValidateNested()
@@ -104,9 +103,22 @@ class WindowInput {
   @IsBoolean() offeringDraft!: boolean;
 }
 
+class UseInput {
+  @IsId() id!: string;
+  @ValidateIf((use: UseInput) => use.at !== null) @IsInstant() at!: string | null;
+}
+
 class RecentInput {
-  @IsArray() @ArrayMaxSize(MOST_WINDOWS) @IsId({ each: true }) applications!: string[];
-  @IsArray() @ArrayMaxSize(MOST_WINDOWS) @IsId({ each: true }) windows!: string[];
+  @IsArray()
+  @ArrayMaxSize(MOST_WINDOWS)
+  @ValidateNested({ each: true })
+  @Type(() => UseInput)
+  applications!: UseInput[];
+  @IsArray()
+  @ArrayMaxSize(MOST_WINDOWS)
+  @ValidateNested({ each: true })
+  @Type(() => UseInput)
+  windows!: UseInput[];
 }
 
 class SessionDocumentInput {

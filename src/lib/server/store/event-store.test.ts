@@ -160,10 +160,11 @@ describe('the stream of events', () => {
     await store.append(id, flip('b1'));
     const { seq } = (await store.load(id)) ?? { seq: -1 };
     await store.append(id, flip('a1'));
-    const reader = eventStream(store, id, seq).pipeThrough(new TextDecoderStream()).getReader();
+    const reader = eventStream(store, id, seq).getReader();
+    const decoder = new TextDecoder();
     let heard = '';
     const until = async (text: string) => {
-      while (!heard.includes(text)) heard += (await reader.read()).value ?? '';
+      while (!heard.includes(text)) heard += decoder.decode((await reader.read()).value);
     };
     await until(`id: ${seq + 1}\n`);
     await store.append(id, flip('b1'));

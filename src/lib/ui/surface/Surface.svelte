@@ -34,7 +34,7 @@
   bind:clientHeight={height}
   aria-label={TEXTS.surface}
   tabindex="-1"
-  class="creased relative isolate flex-1 overflow-hidden outline-none"
+  class="creased relative isolate min-h-0 flex-1 overflow-hidden outline-none contain-strict"
 >
   <h1 class="sr-only">{desk.session.title}</h1>
   <div class={desk.glancing ? 'invisible' : 'contents'}>

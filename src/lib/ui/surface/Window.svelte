@@ -80,7 +80,7 @@
         </span>
       {/if}
     </header>
-    <div class="overflow-auto">
+    <div class={front ? 'overflow-auto' : 'overflow-hidden'}>
       <StandIn {document} {text} {day} actions={desk.standInActions} />
     </div>
   {/if}

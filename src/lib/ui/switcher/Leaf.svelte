@@ -1,5 +1,6 @@
 <script lang="ts">
   import { formatDistanceStrict } from 'date-fns';
+  import { usedAt } from '../../core/recency/order';
   import { activeTab, documentOf, titleOf, windowOf } from '../../core/session/views';
   import { standingOfWindow } from '../../core/switcher/standing';
   import StandIn from '../../stand-ins/StandIn.svelte';
@@ -7,13 +8,20 @@
   import { LEAF_WIDTH, PREVIEW_HEIGHT, PREVIEW_SCALE } from '../sizes';
   import { standingText, TEXTS } from '../texts';
 
-  let { desk, id, selected, now }: { desk: Desk; id: string; selected: boolean; now: Date } = $props();
+  let {
+    desk,
+    id,
+    selected,
+    preview,
+    now,
+  }: { desk: Desk; id: string; selected: boolean; preview: boolean; now: Date } = $props();
 
   const window = $derived(windowOf(desk.session, id));
   const document = $derived(documentOf(desk.session, activeTab(window).document));
   const text = $derived(desk.session.drafts[document.id]?.text ?? document.text);
   const standing = $derived(standingOfWindow(desk.session, id).map(standingText));
-  const ago = $derived(window.usedAt === null ? '' : formatDistanceStrict(new Date(window.usedAt), now));
+  const used = $derived(usedAt(desk.session.recent.windows, id));
+  const ago = $derived(used === null ? TEXTS.neverUsed : formatDistanceStrict(new Date(used), now));
 </script>
 
 <div
@@ -34,7 +42,7 @@
         style:height="{PREVIEW_HEIGHT / PREVIEW_SCALE}px"
         style:transform="scale({PREVIEW_SCALE})"
       >
-        <StandIn {document} {text} day={now} />
+        {#if preview}<StandIn {document} {text} day={now} />{/if}
       </div>
     </div>
   {/if}
@@ -42,7 +50,7 @@
     <b class="line-clamp-2 text-[13px] leading-tight font-[650]">{titleOf(window)}</b>
     <span class="flex justify-between text-xs text-ink-soft">
       <span>{standing.join(' · ')}</span>
-      <span>{ago || TEXTS.neverUsed}</span>
+      <span>{ago}</span>
     </span>
   </div>
 </div>

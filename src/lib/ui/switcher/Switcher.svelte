@@ -5,7 +5,14 @@
   import { keyLabel } from '../../client/key-labels.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
-  import { LEAF_LINE_HEIGHT, LEAVES_PER_LINE, MOST_LEAF_LINES, ROW_HEIGHT, UNFOLDED_FRAME } from '../sizes';
+  import {
+    LEAF_LINE_HEIGHT,
+    LEAVES_PER_LINE,
+    MOST_LEAF_LINES,
+    ROW_HEIGHT,
+    SWITCHER_FRAME,
+    UNFOLDED_FRAME,
+  } from '../sizes';
   import { TEXTS } from '../texts';
   import FoldRow from './FoldRow.svelte';
   import UnfoldedRow from './UnfoldedRow.svelte';
@@ -23,9 +30,11 @@
 
   let dialog: HTMLElement;
   let list: HTMLElement;
-  let viewHeight = $state(600);
+  let pageHeight = $state(0);
   let scrollTop = $state(0);
 
+  // Reckoned, not measured: measuring would make the browser lay the page out in the middle of a step.
+  const viewHeight = $derived(pageHeight - SWITCHER_FRAME);
   const unfolded = $derived(unfoldedRow(switcher));
   const leafLines = $derived(
     Math.min(MOST_LEAF_LINES, Math.ceil((unfolded?.leaves.length ?? 0) / LEAVES_PER_LINE)),
@@ -41,6 +50,7 @@
       tallHeight,
       scrollTop,
       viewHeight,
+      spare: 2,
     }),
   );
   const offset = $derived(
@@ -53,12 +63,17 @@
     const top = switcher.row * ROW_HEIGHT;
     scrollTop = scrollToSpan(scrollTop, viewHeight, top, top + tallHeight);
   });
+  // Set only when it moves: touching it makes the browser lay the page out at once.
+  let scrolledTo = 0;
   $effect(() => {
+    if (scrollTop === scrolledTo) return;
+    scrolledTo = scrollTop;
     list.scrollTop = scrollTop;
   });
   $effect(() => dialog.focus({ preventScroll: true }));
 </script>
 
+<svelte:window bind:innerHeight={pageHeight} />
 <div class="absolute inset-0 z-10 bg-(--veil)" aria-hidden="true"></div>
 <div
   bind:this={dialog}
@@ -66,16 +81,16 @@
   aria-modal="true"
   aria-label={TEXTS.switcher}
   tabindex="-1"
-  class="absolute inset-y-6 left-1/2 z-20 flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none drop-shadow-[0_18px_40px_#0d151c66]"
+  class="absolute inset-y-6 left-1/2 [contain:layout_style] z-20 flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
 >
-  <div class="cut-corner flex h-11 shrink-0 items-center gap-3 bg-bar px-4 text-bar-ink">
+  <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
     <span class="text-[17px]">{TEXTS.switchTo}</span>
     <span class="mr-4 ml-auto font-mono text-xs text-bar-soft">{TEXTS.running(switcher.rows.length)}</span>
   </div>
   <div
     bind:this={list}
-    bind:clientHeight={viewHeight}
-    onscroll={() => (scrollTop = list.scrollTop)}
+    style:max-height="{viewHeight}px"
+    onscroll={() => (scrolledTo = scrollTop = list.scrollTop)}
     role="grid"
     tabindex="0"
     aria-label={TEXTS.switchTo}

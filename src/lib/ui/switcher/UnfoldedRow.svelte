@@ -1,12 +1,13 @@
 <script lang="ts">
   import { formatDistanceStrict } from 'date-fns';
-  import { applicationOf, windowOf } from '../../core/session/views';
+  import { usedAt } from '../../core/recency/order';
+  import { applicationOf } from '../../core/session/views';
   import { scrollToSpan, visibleSlice } from '../../core/layout/slice';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
-  import { LEAF_LINE_HEIGHT, LEAVES_PER_LINE } from '../sizes';
+  import { LEAF_LINE_HEIGHT, LEAVES_PER_LINE, PREVIEW_REST_MS } from '../sizes';
   import { standingText, TEXTS } from '../texts';
   import Leaf from './Leaf.svelte';
 
@@ -20,8 +21,15 @@
 
   const application = $derived(applicationOf(desk.session, row.application));
   const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
-  const lastUse = $derived(row.leaves[0] ? windowOf(desk.session, row.leaves[0]).usedAt : null);
+  const lastUse = $derived(usedAt(desk.session.recent.applications, row.application));
   const selected = $derived(desk.highlighted?.window ?? null);
+
+  // Stepping on quickly draws no previews at all; they come as soon as the highlight rests.
+  let resting = $state(false);
+  $effect(() => {
+    const timer = setTimeout(() => (resting = true), PREVIEW_REST_MS);
+    return () => clearTimeout(timer);
+  });
 
   let scroller = $state<HTMLElement>();
   let scrollTop = $state(0);
@@ -34,6 +42,7 @@
       tallHeight: 0,
       scrollTop,
       viewHeight: leavesHeight,
+      spare: 0,
     }),
   );
   const drawn = $derived(row.leaves.slice(slice.from * LEAVES_PER_LINE, slice.to * LEAVES_PER_LINE));
@@ -44,8 +53,12 @@
     const top = line * LEAF_LINE_HEIGHT;
     scrollTop = scrollToSpan(scrollTop, leavesHeight, top, top + LEAF_LINE_HEIGHT);
   });
+  // Set only when it moves: touching it makes the browser lay the page out at once.
+  let scrolledTo = 0;
   $effect(() => {
-    if (scroller) scroller.scrollTop = scrollTop;
+    if (!scroller || scrollTop === scrolledTo) return;
+    scrolledTo = scrollTop;
+    scroller.scrollTop = scrollTop;
   });
 </script>
 
@@ -80,7 +93,7 @@
     <div
       role="presentation"
       bind:this={scroller}
-      onscroll={() => (scrollTop = scroller?.scrollTop ?? 0)}
+      onscroll={() => (scrolledTo = scrollTop = scroller?.scrollTop ?? 0)}
       class="overflow-x-hidden overflow-y-auto"
       style:height="{leavesHeight}px"
     >
@@ -91,7 +104,7 @@
           style:top="{slice.from * LEAF_LINE_HEIGHT}px"
         >
           {#each drawn as id (id)}
-            <Leaf {desk} {id} {now} selected={id === selected} />
+            <Leaf {desk} {id} {now} preview={resting} selected={id === selected} />
           {/each}
         </div>
       </div>

@@ -1,0 +1,68 @@
+/** `npm run bench`: the core's own speed, as rates and as ratios between sizes. */
+import { fromDocument } from '../src/lib/core/formats/session-document';
+import { simulatedHost } from '../src/lib/core/host/simulated-host';
+import { exposedWindows } from '../src/lib/core/layout/exposed';
+import type { Session } from '../src/lib/core/session/session';
+import { windowOf } from '../src/lib/core/session/views';
+import { advance } from '../src/lib/core/switcher/switcher';
+import { deskWith } from './desks';
+import { fastest, printTable } from './statistics';
+
+const SIZES = [10, 100, 1_000];
+const RUNS = 15;
+const ROUND = 500;
+
+const rows = SIZES.map((size) => {
+  const session = fromDocument(deskWith(size));
+  return {
+    windows: size,
+    'events/s through host and reduce': Math.round((ROUND / fastest(RUNS, () => fronting(session))) * 1000),
+    'opening the switcher, µs': micros(fastest(RUNS, () => opening(session)) / ROUND),
+    'one step, µs': micros(fastest(RUNS, () => stepping(session)) / ROUND),
+    'finding what is exposed, µs': micros(fastest(RUNS, () => exposing(session)) / ROUND),
+  };
+});
+printTable('The core, by number of windows', rows);
+
+function micros(ms: number): number {
+  return Number((ms * 1000).toFixed(2));
+}
+
+/** Brings windows to the front, the event of every switch. */
+function fronting(session: Session): void {
+  let now = session;
+  const ids = Object.keys(session.windows);
+  for (let n = 0; n < ROUND; n += 1) {
+    const window = ids[(n * 7) % ids.length] ?? '';
+    const at = '2026-11-24T06:12:00.000Z';
+    const decision = simulatedHost.decide(now, {
+      type: 'bring-to-front',
+      window,
+      raiseAll: false,
+      id: `${n}`,
+      at,
+    });
+    if (!decision.ok) throw new Error(decision.refusal.detail);
+    now = decision.session;
+  }
+}
+
+function opening(session: Session): void {
+  for (let n = 0; n < ROUND; n += 1)
+    advance(null, { type: 'open', by: 'older-application', mode: 'holding' }, session);
+}
+
+function stepping(session: Session): void {
+  let { switcher } = advance(null, { type: 'open', by: 'older-application', mode: 'holding' }, session);
+  for (let n = 0; n < ROUND; n += 1)
+    ({ switcher } = advance(
+      switcher,
+      { type: 'step', step: n % 3 ? 'older-application' : 'next-window', repeat: false },
+      session,
+    ));
+}
+
+function exposing(session: Session): void {
+  const pile = session.stacking.map((id) => windowOf(session, id));
+  for (let n = 0; n < ROUND; n += 1) exposedWindows(pile, { width: 1280, height: 770 });
+}

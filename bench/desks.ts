@@ -1,0 +1,60 @@
+/** Large desks for measuring. */
+import { FORMAT, VERSION, type SessionDocument } from '../src/lib/core/formats/session-document';
+import { ellavane } from '../src/lib/demo/ellavane';
+
+const START = '2026-11-24T06:12:00.000Z';
+const SURFACE = { width: 1280, height: 770 };
+const MOST_APPLICATIONS = 25;
+
+/** A desk with `count` windows in up to 25 applications, showing the demo's documents, spread over the surface. */
+export function deskWith(count: number): SessionDocument {
+  const demo = ellavane(new Date(START));
+  const applications = Array.from({ length: Math.min(count, MOST_APPLICATIONS) }, (_, index) => {
+    const model = demo.applications[index % demo.applications.length];
+    if (!model) throw new Error('The demo has no applications.');
+    return { ...model, id: `a-${index}`, name: `${model.name} ${index}`, hidden: false, answering: true };
+  });
+  const windows = Array.from({ length: count }, (_, index) => {
+    const document = demo.documents[index % demo.documents.length];
+    if (!document) throw new Error('The demo has no documents.');
+    return {
+      id: `w-${index}`,
+      application: `a-${index % applications.length}`,
+      // Steps that share no factor with the surface spread the windows evenly.
+      geometry: {
+        x: (index * 397) % (SURFACE.width - 300),
+        y: (index * 211) % (SURFACE.height - 200),
+        width: 420,
+        height: 280,
+      },
+      minimised: false,
+      workspace: 'watch',
+      tabs: [{ id: `t-${index}`, title: `${document.title} ${index}`, document: document.id }],
+      activeTab: `t-${index}`,
+      seen: true,
+      asking: null,
+      offeringDraft: false,
+    };
+  });
+  const order = windows.map(({ id }) => id);
+  return {
+    ...demo,
+    format: FORMAT,
+    version: VERSION,
+    title: `${count} windows`,
+    applications,
+    documents: demo.documents.map((document, index) => ({
+      ...document,
+      application: `a-${index % applications.length}`,
+    })),
+    drafts: [],
+    windows,
+    recent: {
+      applications: applications.map(({ id }) => ({ id, at: START })),
+      windows: order.map((id) => ({ id, at: START })),
+    },
+    stacking: order.toReversed(),
+    front: 'w-0',
+    places: Array.from({ length: 10 }, () => null),
+  };
+}
