@@ -139,9 +139,10 @@ export class Worker {
   }
 
   input(input: SwitcherInput): this {
-    const { switcher, wish } = advance(this.switcher, input, this.session);
+    const { switcher, choice } = advance(this.switcher, input, this.session);
     this.switcher = switcher;
-    return wish ? this.wish(wish) : this;
+    if (choice?.learn) this.wish({ type: 'learn-choice', ...choice.learn });
+    return choice?.wish ? this.wish(choice.wish) : this;
   }
 
   step(...steps: Step[]): this {
@@ -164,6 +165,16 @@ export class Worker {
 
   release(options: { shift?: boolean } = {}): this {
     return this.input({ type: 'commit', raiseAll: options.shift ?? false });
+  }
+
+  /** Types into the search line. */
+  type(letters: string): this {
+    return this.input({ type: 'type', letters, at: later(this.#commands) });
+  }
+
+  /** What search found, best first, by title. */
+  get found(): string[] {
+    return (this.switcher?.search?.results ?? []).map(({ candidate }) => candidate.title);
   }
 
   escape(): this {

@@ -9,6 +9,7 @@
   export interface StandInActions {
     keepDraft(document: DocumentId, text: string): void;
     save(document: DocumentId): void;
+    beforeActing(flush: () => void): () => void;
   }
 
   let {
@@ -36,6 +37,7 @@
     title={document.title}
     onwrite={(written) => actions.keepDraft(document.id, written)}
     onsave={() => actions.save(document.id)}
+    beforeActing={actions.beforeActing}
   />
 {:else}
   <Prose {text} />

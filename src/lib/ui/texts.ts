@@ -1,5 +1,6 @@
 /** Every sentence and label that the page shows, named once. */
 import type { Notice } from '../core/host/host';
+import type { CandidateKind } from '../core/search/candidates';
 import type { HeldKey } from '../core/keys/key-map';
 import type { PutAway, Session, Window } from '../core/session/session';
 import { applicationOf, titleOf } from '../core/session/views';
@@ -23,6 +24,14 @@ export const KEY_TEXTS: Readonly<Record<HeldKey, string>> = {
   reopen: 'reopen what ended last',
   sweep: 'sweep',
   glance: 'glance at the bare surface',
+};
+
+/** What kind of thing a result is. */
+export const KIND_TEXTS: Readonly<Record<CandidateKind, string>> = {
+  window: 'window',
+  application: 'application',
+  document: 'document',
+  command: 'command',
 };
 
 const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
@@ -111,4 +120,39 @@ export const TEXTS = {
   refused: (detail: string) => `The server did not accept the last change: ${detail}`,
   notKept: 'This browser’s storage is full: changes would not survive a reload until they are sent',
   unsaved: 'unsaved',
+  searchLine: 'Search windows, applications, documents and commands',
+  searchHint: 'titles, applications, documents, commands',
+  nothingFound: (letters: string) => `Nothing is called “${letters}”. Try fewer letters, or Escape to stay.`,
+  found: (title: string | undefined, count: number) =>
+    title === undefined ? 'Nothing found' : `${title}, best of ${count}`,
+  exported: (file: string) => `The desk is being saved as ${file}`,
+  asks: (titles: readonly string[]) => `Unsaved work in ${listed.format(titles)}: save, drop or keep open?`,
+  askingCount: (count: number) => (count === 1 ? '1 window asks' : `${count} windows ask`),
+  askingText: 'This holds unsaved work.',
+  save: 'Save',
+  drop: 'Drop it',
+  keepOpen: 'Keep open',
+  draftText: (ago: string) => `A draft from ${ago} ago was kept when this ended.`,
+  takeUp: 'Take it up',
+  switchButton: 'Switch',
+  notRunning: 'not running',
+} as const;
+
+export const SETTINGS_TEXTS = {
+  title: 'Settings',
+  names: { holdKey: 'Hold key', theme: 'Colours', holding: 'No holding' } as Readonly<Record<string, string>>,
+  options: { system: 'as the system', day: 'day', night: 'night' } as Readonly<Record<string, string>>,
+  holdingHint: 'The switcher stays open and Enter switches. Tapping the hold key opens it.',
+  learned: 'What search has learned',
+  nothingLearned: 'Nothing yet. What you choose for some letters comes sooner the next time.',
+  gone: 'something that has ended',
+  forget: 'Forget',
+  forgetOne: (name: string) => `Forget ${name}`,
+  forgetAll: 'Forget everything',
+  document: 'This desk as a document',
+  exportButton: 'Export',
+  importLabel: 'Open another desk from a document:',
+  notImported: (file: string, why: string) => `${file} was not opened. ${why}`,
+  noServer: 'The server cannot be reached.',
+  close: 'Close',
 } as const;

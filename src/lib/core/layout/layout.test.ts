@@ -4,6 +4,7 @@ import type { Geometry } from '../session/session';
 import { cascade } from './cascade';
 import { exposedWindows } from './exposed';
 import { layersFor } from './layers';
+import { splitTitles } from './similar-titles';
 import { scrollToSpan, visibleSlice } from './slice';
 
 const SURFACE = { width: 100, height: 70 };
@@ -123,5 +124,29 @@ describe('the cascade', () => {
   it('shows a title line of each new window and comes round again', () => {
     expect(cascade(1).y - cascade(0).y).toBeGreaterThanOrEqual(30);
     expect(cascade(8)).toEqual(cascade(0));
+  });
+});
+
+describe('similar titles', () => {
+  it('are split where they begin to differ, at a word', () => {
+    const titles = ['Berth plan 2026 — week 47', 'Berth plan 2026 — week 48', 'Inbox'];
+    expect(splitTitles(titles)).toEqual([
+      { shared: 'Berth plan 2026 — week ', own: '47' },
+      { shared: 'Berth plan 2026 — week ', own: '48' },
+      { shared: '', own: 'Inbox' },
+    ]);
+  });
+
+  it('always keep something of their own, and nothing gets lost', () => {
+    const word = fc.constantFrom('plan', 'of', 'the', 'harbour', 'office', 'north', 'a');
+    const title = fc.array(word, { minLength: 1, maxLength: 8 }).map((words) => words.join(' '));
+    fc.assert(
+      fc.property(fc.array(title, { maxLength: 12 }), (titles) => {
+        for (const [index, { shared, own }] of splitTitles(titles).entries()) {
+          expect(shared + own).toBe(titles[index]);
+          expect(own).not.toBe('');
+        }
+      }),
+    );
   });
 });

@@ -81,3 +81,9 @@ export const frontApplication = (session: Session): ApplicationId | null =>
 /** The next front window when the present one goes away (switching rule 4); null if nothing is visible. */
 export const nextFront = (session: Session): WindowId | null =>
   session.recent.windows.find(({ id }) => isVisible(session, windowOf(session, id)))?.id ?? null;
+
+/** The titles of the windows that ask about unsaved work and wait for an answer. */
+export const askingTitles = (session: Session): string[] =>
+  Object.values(session.windows)
+    .filter((window) => window.asking !== null && !window.asking.dropping)
+    .map(titleOf);

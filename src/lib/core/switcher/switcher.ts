@@ -3,8 +3,10 @@
  * It holds no timers and no session of its own; what it chooses comes out as a wish.
  */
 import { idsOf } from '../recency/order';
+import type { PageRequest } from '../search/desk-commands';
+import { lettersOf, search, sessionCatalogue, type Found } from '../search/search';
 import type { Wish } from '../session/commands';
-import type { ApplicationId, Session, WindowId } from '../session/session';
+import type { ApplicationId, Instant, Session, WindowId } from '../session/session';
 import { frontApplication, windowsByApplication, windowToChoose } from '../session/views';
 
 /** One application's row, with its windows as leaves in the order that was frozen at opening. */
@@ -24,6 +26,15 @@ export interface Switcher {
    * while holding, so the release may have gone unseen; the next event tells.
    */
   readonly mode: 'holding' | 'staying' | 'unsure';
+  /** What was typed and what it finds; null while the search line is empty. The rows then step aside. */
+  readonly search: SwitcherSearch | null;
+}
+
+export interface SwitcherSearch {
+  readonly letters: string;
+  readonly results: readonly Found[];
+  /** The index of the highlighted result; -1 while nothing is found. */
+  readonly highlighted: number;
 }
 
 export const STEPS = ['older-application', 'newer-application', 'next-window', 'previous-window'] as const;
@@ -38,6 +49,9 @@ export type SwitcherInput =
   /** To the first or last leaf of the unfolded row. */
   | { readonly type: 'jump-leaf'; readonly to: 'first' | 'last' }
   | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
+  | { readonly type: 'type'; readonly letters: string; readonly at: Instant }
+  | { readonly type: 'point-result'; readonly index: number }
+  | { readonly type: 'stay' }
   | { readonly type: 'focus-lost' }
   | { readonly type: 'hold-seen' }
   | { readonly type: 'release-missed' }
@@ -48,8 +62,17 @@ export type SwitcherInput =
 export interface Advance {
   /** The switcher afterwards; null when it is closed. */
   readonly switcher: Switcher | null;
-  /** What a commit asks for. */
+  /** What a commit chose. */
+  readonly choice: Choice | null;
+}
+
+export interface Choice {
+  /** What it asks of the session. */
   readonly wish: Wish | null;
+  /** What it asks of the page. */
+  readonly page: PageRequest | null;
+  /** What search should remember, if it was found by letters. */
+  readonly learn: { readonly letters: string; readonly choice: string } | null;
 }
 
 /** The switcher after `input`. Inputs that mean nothing in the present state leave it as it is. */
@@ -57,10 +80,16 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
   if (input.type === 'open') return still(switcher ?? opened(session, input.by, input.mode));
   if (!switcher) return still(null);
   switch (input.type) {
+    case 'type':
+      return still(searching(switcher, input.letters, input.at, session));
+    case 'point-result':
+      return still(atResult(switcher, input.index));
+    case 'stay':
+      return still({ ...switcher, mode: 'staying' });
     case 'step':
       return still(stepped(switcher, input.step, input.repeat, session));
     case 'jump':
-      return still(atRow(switcher, clamp(switcher.row + input.rows, switcher.rows.length)));
+      return still(jumped(switcher, input.rows));
     case 'jump-leaf':
       return still(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER));
     case 'point':
@@ -74,13 +103,13 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
     case 'session-changed':
       return still(following(switcher, session));
     case 'commit':
-      return { switcher: null, wish: choice(switcher, input.raiseAll, session) };
+      return { switcher: null, choice: chosen(switcher, input.raiseAll, session) };
     case 'cancel':
       return still(null);
   }
 }
 
-const still = (switcher: Switcher | null): Advance => ({ switcher, wish: null });
+const still = (switcher: Switcher | null): Advance => ({ switcher, choice: null });
 
 /** The unfolded row; undefined while nothing runs. */
 export const unfoldedRow = (switcher: Switcher): FoldRow | undefined => switcher.rows[switcher.row];
@@ -100,7 +129,7 @@ function opened(session: Session, by: Step | null, mode: 'holding' | 'staying'):
     leaves: windows.get(application) ?? [],
   }));
   const somethingInFront = session.front !== null;
-  const first: Switcher = { rows, row: rows.length > 0 ? 0 : -1, leaf: null, mode };
+  const first: Switcher = { rows, row: rows.length > 0 ? 0 : -1, leaf: null, mode, search: null };
   switch (by) {
     case null:
       return first;
@@ -121,6 +150,8 @@ function opened(session: Session, by: Step | null, mode: 'holding' | 'staying'):
 /** Rule 7: a fresh press wraps at the ends, a repeat stops there. */
 function stepped(switcher: Switcher, step: Step, repeat: boolean, session: Session): Switcher {
   const by = step === 'older-application' || step === 'next-window' ? 1 : -1;
+  const { search } = switcher;
+  if (search) return atResult(switcher, stepIndex(search.highlighted, by, search.results.length, repeat));
   if (step === 'older-application' || step === 'newer-application')
     return atRow(switcher, stepIndex(switcher.row, by, switcher.rows.length, repeat));
   const leaves = unfoldedRow(switcher)?.leaves ?? [];
@@ -131,6 +162,12 @@ function stepped(switcher: Switcher, step: Step, repeat: boolean, session: Sessi
 
 function stepIndex(index: number, by: number, count: number, repeat: boolean): number {
   return repeat ? clamp(index + by, count) : (index + by + count) % count;
+}
+
+function jumped(switcher: Switcher, by: number): Switcher {
+  const { search } = switcher;
+  if (search) return atResult(switcher, clamp(search.highlighted + by, search.results.length));
+  return atRow(switcher, clamp(switcher.row + by, switcher.rows.length));
 }
 
 const clamp = (index: number, count: number): number => Math.min(Math.max(index, 0), count - 1);
@@ -147,6 +184,38 @@ function atLeaf(switcher: Switcher, index: number): Switcher {
 function pointed(switcher: Switcher, application: ApplicationId, window: WindowId | null): Switcher {
   const row = switcher.rows.findIndex((candidate) => candidate.application === application);
   return row === -1 ? switcher : { ...atRow(switcher, row), leaf: window };
+}
+
+function searching(switcher: Switcher, letters: string, at: Instant, session: Session): Switcher {
+  const typed = letters.trim() !== '';
+  if (!typed) return { ...switcher, mode: 'staying', search: null };
+  const results = search(sessionCatalogue(session), letters, session.learned, at);
+  return {
+    ...switcher,
+    mode: 'staying',
+    search: { letters, results, highlighted: results.length > 0 ? 0 : -1 },
+  };
+}
+
+function atResult(switcher: Switcher, highlighted: number): Switcher {
+  const { search: now } = switcher;
+  if (!now || Number.isNaN(highlighted) || highlighted === now.highlighted) return switcher;
+  return { ...switcher, search: { ...now, highlighted } };
+}
+
+/** The highlighted result; undefined while not searching or finding nothing. */
+export const highlightedResult = (switcher: Switcher): Found | undefined =>
+  switcher.search?.results[switcher.search.highlighted];
+
+/** Results stay where they are while things change; what ended disappears. */
+function followingResults(now: SwitcherSearch, session: Session): SwitcherSearch {
+  const { byKey } = sessionCatalogue(session);
+  const results = now.results.filter((found) => byKey.has(found.candidate.key));
+  if (results.length === now.results.length) return now;
+  const above = now.results
+    .slice(0, Math.max(0, now.highlighted))
+    .filter((found) => byKey.has(found.candidate.key));
+  return { ...now, results, highlighted: Math.min(above.length, results.length - 1) };
 }
 
 /** Rule 5: what ended disappears, what started is added at the end, the highlight stays on its place. */
@@ -166,7 +235,8 @@ function following(switcher: Switcher, session: Session): Switcher {
     .filter((row) => listed.has(row.application));
   const row = rows.length === 0 ? -1 : Math.min(above.length, rows.length - 1);
   const leaf = survives ? leafAfter(unfolded, rows[row], switcher.leaf) : null;
-  return { ...switcher, rows, row, leaf };
+  const search = switcher.search && followingResults(switcher.search, session);
+  return { ...switcher, rows, row, leaf, search };
 }
 
 function withLeaves(row: FoldRow, now: readonly WindowId[]): FoldRow {
@@ -189,10 +259,25 @@ function leafAfter(before: FoldRow, after: FoldRow | undefined, leaf: WindowId |
 }
 
 /** What the highlight stands for; opening a window where the row has none. */
-function choice(switcher: Switcher, raiseAll: boolean, session: Session): Wish | null {
+function chosen(switcher: Switcher, raiseAll: boolean, session: Session): Choice | null {
+  if (switcher.search) return chosenResult(switcher.search, raiseAll);
   const row = unfoldedRow(switcher);
   if (!row) return null;
   const window = highlightedLeaf(switcher, session);
-  if (window === null) return { type: 'switch-to-application', application: row.application };
-  return { type: 'bring-to-front', window, raiseAll };
+  const wish: Wish =
+    window === null
+      ? { type: 'switch-to-application', application: row.application }
+      : { type: 'bring-to-front', window, raiseAll };
+  return { wish, page: null, learn: null };
+}
+
+function chosenResult({ letters, results, highlighted }: SwitcherSearch, raiseAll: boolean): Choice | null {
+  const candidate = results[highlighted]?.candidate;
+  if (!candidate) return null;
+  const { wish, command, learnedAs } = candidate;
+  return {
+    wish: wish?.type === 'bring-to-front' ? { ...wish, raiseAll } : wish,
+    page: command?.page ?? null,
+    learn: { letters: lettersOf(letters), choice: learnedAs },
+  };
 }

@@ -7,12 +7,14 @@
     title,
     onwrite,
     onsave,
+    beforeActing,
   }: {
     /** The text as the session has it: the draft, or else what was saved. */
     text: string;
     title: string;
     onwrite: (text: string) => void;
     onsave: () => void;
+    beforeActing: (flush: () => void) => () => void;
   } = $props();
 
   let written = $state(untrack(() => text));
@@ -23,7 +25,13 @@
     const incoming = text;
     if (!keeper.waiting && incoming !== untrack(() => written)) written = incoming;
   });
-  $effect(() => () => keeper.flush());
+  $effect(() => {
+    const end = beforeActing(() => keeper.flush());
+    return () => {
+      end();
+      keeper.flush();
+    };
+  });
 
   function save(event: KeyboardEvent) {
     if (!(event.ctrlKey || event.metaKey) || event.altKey || event.code !== 'KeyS') return;

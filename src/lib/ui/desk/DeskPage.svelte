@@ -5,6 +5,7 @@
   import { learnKeyLabels } from '../../client/key-labels.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Surface from '../surface/Surface.svelte';
+  import SettingsDialog from '../settings/SettingsDialog.svelte';
   import Switcher from '../switcher/Switcher.svelte';
   import { applyTheme } from '../theme/theme';
   import { Desk } from './desk.svelte';
@@ -37,5 +38,6 @@
     <Switcher {desk} switcher={desk.switcher} {now} />
   {/if}
   <FootLine {desk} {now} />
+  {#if desk.settingsOpen}<SettingsDialog {desk} />{/if}
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>

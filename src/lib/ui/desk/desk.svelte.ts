@@ -5,8 +5,14 @@ import { isHeld, isHoldKey, type KeyInput } from '../../core/keys/key-input';
 import type { Action } from '../../core/keys/key-map';
 import type { Wish } from '../../core/session/commands';
 import type { ApplicationId, DocumentId, Session, WindowId } from '../../core/session/session';
-import { applicationOf, titleOf, windowOf } from '../../core/session/views';
-import { advance, type Step, type Switcher, type SwitcherInput } from '../../core/switcher/switcher';
+import { applicationOf, askingTitles, titleOf, windowOf } from '../../core/session/views';
+import {
+  advance,
+  type Choice,
+  type Step,
+  type Switcher,
+  type SwitcherInput,
+} from '../../core/switcher/switcher';
 import { targetOf, wishFor } from '../../core/switcher/target';
 import { standingOfWindow } from '../../core/switcher/standing';
 import { keyInputFrom } from '../../client/key-input';
@@ -36,9 +42,16 @@ export class Desk {
   /** True while the announcement is something the person must read. */
   urgent = $state(false);
 
+  shifted = $state(false);
+  settingsOpen = $state(false);
+
   readonly highlighted = $derived(this.switcher && targetOf(this.switcher, this.session));
   readonly putAway = $derived.by(() => newestPutAway(this.session)?.entry ?? null);
+  readonly #flushes = new Set<() => void>();
   #showing: ReturnType<typeof setTimeout> | undefined;
+  /** Whether the hold key went down and nothing else since. */
+  #tapped = false;
+  #pointer: { screenX: number; screenY: number } | null = null;
 
   constructor(id: string, stored: { session: Session; seq: number }, host: Host, storage: Storage) {
     this.link = new SessionLink(id, stored, host, new Outbox(storage, id), {
@@ -57,15 +70,22 @@ export class Desk {
     keepDraft: (document: DocumentId, text: string): void =>
       this.wish({ type: 'keep-draft', document, text }),
     save: (document: DocumentId): void => this.wish({ type: 'save', document }),
+    /** Calls `flush` before anything is done, so that nothing typed is missed; the returned function ends that. */
+    beforeActing: (flush: () => void): (() => void) => {
+      this.#flushes.add(flush);
+      return () => this.#flushes.delete(flush);
+    },
   };
 
   /** Handles a key of the page; capture it at the window, before anything in the page sees it. */
   readonly onKey = (event: KeyboardEvent): void => {
+    if (this.settingsOpen) return;
     const input = keyInputFrom(event);
+    this.shifted = input.shift;
     this.#noticeHold(input);
     const intent = interpret(input, {
       switcher: this.switcher?.mode ?? 'closed',
-      typed: false,
+      typed: this.switcher?.search != null,
       settings: this.session.settings,
     });
     if (!intent) return;
@@ -78,16 +98,37 @@ export class Desk {
   /** The page lost the focus: a release may go unseen. */
   readonly onBlur = (): void => {
     this.held = false;
+    this.shifted = false;
+    this.#tapped = false;
     this.glancing = false;
     if (this.switcher?.mode !== 'holding') return;
     this.#advance({ type: 'focus-lost' });
     this.#show();
   };
 
-  /** Opens the switcher so that it stays, as the pointer does. */
+  /** Opens the switcher so that it stays, or lets the open one stay. */
   openStaying(): void {
-    this.#advance({ type: 'open', by: null, mode: 'staying' });
+    this.#advance(this.switcher ? { type: 'stay' } : { type: 'open', by: null, mode: 'staying' });
     this.#show();
+  }
+
+  /** Takes what is in the search line. */
+  type(letters: string): void {
+    this.#advance({ type: 'type', letters, at: new Date().toISOString() });
+  }
+
+  /**
+   * Whether the pointer really moved since the last time: rows that move under a resting pointer must not take the
+   * highlight.
+   */
+  pointerMoved({ screenX, screenY }: PointerEvent): boolean {
+    const before = this.#pointer;
+    this.#pointer = { screenX, screenY };
+    return before !== null && (before.screenX !== screenX || before.screenY !== screenY);
+  }
+
+  pointResult(index: number): void {
+    this.#advance({ type: 'point-result', index });
   }
 
   point(application: ApplicationId, window: WindowId | null): void {
@@ -103,14 +144,22 @@ export class Desk {
     this.say(TEXTS.closedWithout);
   }
 
-  /** Does what is wished and says what the host has to say about it. */
+  /** Does what is wished, and says what there is to say about it. */
   wish(wish: Wish): void {
-    const front = this.session.front;
+    for (const flush of this.#flushes) flush();
+    this.#submit(wish);
+  }
+
+  #submit(wish: Wish): void {
+    const before = this.session;
     const { notices, refusal } = this.link.submit(wish);
     const [notice] = notices;
+    const asking = askingTitles(this.session).filter((title) => !askingTitles(before).includes(title));
     if (refusal) this.say(refusal.detail, true);
     else if (notice) this.say(noticeText(this.session, notice), true);
-    else if (this.session.front !== front && !this.switcher) this.say(this.frontText());
+    else if (asking.length > 0) this.say(TEXTS.asks(asking));
+    else if (this.session.front !== before.front && !this.switcher) this.say(this.frontText());
+    else if (this.session !== before) this.urgent = false;
   }
 
   say(text: string, urgent = false): void {
@@ -125,6 +174,7 @@ export class Desk {
   }
 
   #perform(intent: Intent): void {
+    if (intent.type !== 'hold-up') this.#tapped = intent.type === 'hold-down';
     switch (intent.type) {
       case 'step':
         return this.#step(intent.step, intent.repeat);
@@ -145,6 +195,7 @@ export class Desk {
         if (intent.on !== this.glancing) this.#glance(intent.on);
         return;
       case 'search':
+        return this.openStaying();
       case 'swallow':
         return;
     }
@@ -171,11 +222,12 @@ export class Desk {
   }
 
   #holdDown(): void {
-    this.held = true;
+    this.held = this.session.settings.holding;
   }
 
   #holdUp(shift: boolean): void {
     this.held = false;
+    if (this.#tapped && !this.session.settings.holding && !this.switcher) this.openStaying();
     if (this.glancing) this.#glance(false);
     if (this.switcher?.mode === 'holding' || this.switcher?.mode === 'unsure') this.commit(shift);
   }
@@ -186,6 +238,7 @@ export class Desk {
     if (isHoldKey(input, holdKey)) return;
     const held = isHeld(input, holdKey);
     this.held = held && this.session.settings.holding;
+    this.#tapped = false;
     const mode = this.switcher?.mode;
     if (held && mode === 'unsure') this.#advance({ type: 'hold-seen' });
     if (!held && (mode === 'unsure' || mode === 'holding')) this.#releaseMissed();
@@ -211,17 +264,38 @@ export class Desk {
 
   #advance(input: SwitcherInput): void {
     const before = this.switcher;
-    const { switcher, wish } = advance(before, input, this.session);
+    const { switcher, choice } = advance(before, input, this.session);
     this.switcher = switcher;
     if (switcher === null) {
       clearTimeout(this.#showing);
       this.shown = false;
     }
-    if (wish) this.wish(wish);
+    if (choice) this.#choose(choice);
     else if (this.shown && switcher !== before && input.type !== 'session-changed') this.#sayHighlight();
   }
 
+  #choose({ wish, page, learn }: Choice): void {
+    if (learn) this.link.submit({ type: 'learn-choice', ...learn });
+    if (wish) this.wish(wish);
+    if (page === 'settings') this.settingsOpen = true;
+    if (page === 'export') this.exportDocument();
+  }
+
+  /** Hands the session document to the browser as a download. */
+  exportDocument(): void {
+    const link = document.createElement('a');
+    link.href = `/api/sessions/${this.link.id}/document`;
+    link.download = `${this.link.id}.json`;
+    link.click();
+    this.say(TEXTS.exported(link.download));
+  }
+
   #sayHighlight(): void {
+    const search = this.switcher?.search;
+    if (search)
+      return this.say(
+        TEXTS.found(search.results[search.highlighted]?.candidate.title, search.results.length),
+      );
     const highlighted = this.highlighted;
     if (!highlighted || !this.switcher) return this.say(TEXTS.nothingRuns);
     const { name } = applicationOf(this.session, highlighted.application);

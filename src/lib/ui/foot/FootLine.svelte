@@ -1,7 +1,7 @@
 <script lang="ts">
   import { format } from 'date-fns';
   import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
-  import { applicationOf, titleOf, windowOf } from '../../core/session/views';
+  import { applicationOf, askingTitles, titleOf, windowOf } from '../../core/session/views';
   import { keyLabel } from '../../client/key-labels.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
@@ -24,9 +24,18 @@
     ['glance', 'glance'],
   ];
 
+  const SHIFTED: readonly [HeldKey, string][] = [
+    ['minimise-all', 'minimise all'],
+    ['solo', 'solo'],
+    ['close-all', 'close all'],
+    ['end-now', 'end now'],
+    ['reopen', 'reopen'],
+  ];
+
   const front = $derived(desk.session.front === null ? null : windowOf(desk.session, desk.session.front));
+  const asking = $derived(askingTitles(desk.session).length);
   const workspace = $derived(desk.session.workspaces.find(({ id }) => id === desk.session.workspace)?.name);
-  const keys = $derived(desk.held ? HELD : RESTING);
+  const keys = $derived(desk.held ? (desk.shifted ? SHIFTED : HELD) : RESTING);
 </script>
 
 <footer
@@ -50,12 +59,16 @@
       >{TEXTS.offline}{desk.link.unsent > 0 ? ` (${TEXTS.unsent(desk.link.unsent)})` : ''}</span
     >
   {/if}
+  {#if asking > 0}<span class="bg-marigold px-2 text-on-marigold">{TEXTS.askingCount(asking)}</span>{/if}
   <span class="ml-auto flex items-center gap-2.5">
     {#if !desk.held}hold <Key dark label={desk.session.settings.holdKey} /> then{/if}
     {#each keys as [key, text] (key)}
       <span><Key dark label={keyLabel(KEY_MAP[key].code)} /> {text}</span>
     {/each}
   </span>
+  <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
+    >{TEXTS.switchButton}</button
+  >
   <span class="text-bar-soft">{workspace}</span>
   <time class="font-mono text-xs">{format(now, 'EEE d MMM HH:mm')}</time>
 </footer>

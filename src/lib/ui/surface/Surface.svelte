@@ -13,18 +13,22 @@
   const surfaceWindows = new SurfaceWindows();
   const windows = $derived(surfaceWindows.of(desk.session, { width, height }));
 
-  // The keys of the front window go to it: focus follows the front, and comes back when the switcher closes.
-  const keysTo = $derived(desk.shown ? undefined : desk.session.front);
+  // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
+  // question in the front window when it is asked and back when it is answered.
+  const front = $derived(desk.session.front === null ? null : desk.session.windows[desk.session.front]);
+  const question = $derived(front != null && (front.asking !== null || front.offeringDraft));
+  const keysTo = $derived(desk.shown || desk.settingsOpen ? undefined : (front?.id ?? null));
   $effect(() => {
-    if (keysTo !== undefined) void focusFront(keysTo);
+    if (keysTo !== undefined) void focusFront(keysTo, question);
   });
 
-  async function focusFront(front: string | null) {
+  async function focusFront(id: string | null, asked: boolean) {
     await tick();
-    const element = front === null ? surface : surface.querySelector<HTMLElement>(`#window-${front}`);
-    if (!element || (front !== null && element.contains(document.activeElement))) return;
+    const element = id === null ? surface : surface.querySelector<HTMLElement>(`#window-${id}`);
+    const there = id !== null && element?.contains(document.activeElement);
+    if (!element || (there && !asked)) return;
     const within = element.querySelector<HTMLElement>('[data-takes-focus]');
-    (front !== null && within ? within : element).focus({ preventScroll: true });
+    (id !== null && within ? within : element).focus({ preventScroll: true });
   }
 </script>
 

@@ -5,6 +5,8 @@
   import { keyLabel } from '../../client/key-labels.svelte';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import type { Desk } from '../desk/desk.svelte';
+  import DraftOffer from './DraftOffer.svelte';
+  import Question from './Question.svelte';
   import { KEY_TEXTS, TEXTS, windowName } from '../texts';
 
   let {
@@ -80,8 +82,15 @@
         </span>
       {/if}
     </header>
-    <div class={front ? 'overflow-auto' : 'overflow-hidden'}>
-      <StandIn {document} {text} {day} actions={desk.standInActions} />
+    <div class="flex min-h-0 flex-col">
+      {#if window.asking && !window.asking.dropping}
+        <Question {desk} id={window.id} />
+      {:else if window.offeringDraft}
+        <DraftOffer {desk} id={window.id} document={document.id} {day} />
+      {/if}
+      <div class="min-h-0 flex-1 {front ? 'overflow-auto' : 'overflow-hidden'}">
+        <StandIn {document} {text} {day} actions={desk.standInActions} />
+      </div>
     </div>
   {/if}
 </section>

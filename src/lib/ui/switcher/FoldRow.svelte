@@ -19,6 +19,7 @@
 <div
   role="row"
   tabindex="-1"
+  data-application={row.application}
   aria-label={application.name}
   aria-rowindex={index + 1}
   class="border-b border-line {application.hidden ? 'hatched' : index % 2 ? 'fold-down' : 'fold-up'}"

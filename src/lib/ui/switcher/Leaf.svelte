@@ -3,6 +3,7 @@
   import { usedAt } from '../../core/recency/order';
   import { activeTab, documentOf, titleOf, windowOf } from '../../core/session/views';
   import { standingOfWindow } from '../../core/switcher/standing';
+  import type { SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import { LEAF_WIDTH, PREVIEW_HEIGHT, PREVIEW_SCALE } from '../sizes';
@@ -13,8 +14,17 @@
     id,
     selected,
     preview,
+    title,
     now,
-  }: { desk: Desk; id: string; selected: boolean; preview: boolean; now: Date } = $props();
+  }: {
+    desk: Desk;
+    id: string;
+    selected: boolean;
+    preview: boolean;
+    /** Its title, split from what it shares with its neighbours. */
+    title: SplitTitle | undefined;
+    now: Date;
+  } = $props();
 
   const window = $derived(windowOf(desk.session, id));
   const document = $derived(documentOf(desk.session, activeTab(window).document));
@@ -29,6 +39,8 @@
   id="leaf-{id}"
   aria-selected={selected}
   tabindex="-1"
+  data-window={id}
+  title={titleOf(window)}
   class="flex h-[126px] w-[206px] flex-col justify-end border border-line bg-paper contain-strict
     {selected ? 'outline-[3px] outline-offset-2 outline-ink' : ''}"
 >
@@ -47,8 +59,12 @@
     </div>
   {/if}
   <div class="px-2 py-1">
-    <b class="line-clamp-2 text-[13px] leading-tight font-[650]">{titleOf(window)}</b>
-    <span class="flex justify-between text-xs text-ink-soft">
+    <div class="text-[13px] leading-tight">
+      {#if title?.shared}<span class="block truncate text-xs text-ink-soft">{title.shared}</span>{/if}<b
+        class="line-clamp-2 font-[650]">{title?.own ?? titleOf(window)}</b
+      >
+    </div>
+    <span class="flex justify-between gap-2 text-xs whitespace-nowrap text-ink-soft">
       <span>{standing.join(' · ')}</span>
       <span>{ago}</span>
     </span>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Search from '@lucide/svelte/icons/search';
   import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
   import { scrollToSpan, visibleSlice } from '../../core/layout/slice';
   import { unfoldedRow, type Switcher } from '../../core/switcher/switcher';
@@ -14,18 +15,29 @@
     UNFOLDED_FRAME,
   } from '../sizes';
   import { TEXTS } from '../texts';
+  import Results from './Results.svelte';
   import FoldRow from './FoldRow.svelte';
   import UnfoldedRow from './UnfoldedRow.svelte';
 
   let { desk, switcher, now }: { desk: Desk; switcher: Switcher; now: Date } = $props();
 
-  const LEGEND: readonly { keys: readonly HeldKey[]; text: string }[] = [
+  type Legend = readonly { readonly keys: readonly HeldKey[]; readonly text: string }[];
+  const LEGEND: Legend = [
     { keys: ['newer-application', 'older-application'], text: 'applications' },
     { keys: ['previous-window', 'next-window'], text: 'windows' },
+    { keys: ['search'], text: 'search' },
     { keys: ['minimise'], text: 'minimise' },
     { keys: ['hide-or-show'], text: 'hide' },
     { keys: ['close'], text: 'close' },
     { keys: ['quit'], text: 'quit' },
+    { keys: ['put-back'], text: 'put back' },
+  ];
+  const SHIFTED_LEGEND: Legend = [
+    { keys: ['minimise-all'], text: 'minimise all' },
+    { keys: ['solo'], text: 'solo' },
+    { keys: ['close-all'], text: 'close all' },
+    { keys: ['end-now'], text: 'end now' },
+    { keys: ['reopen'], text: 'reopen' },
   ];
 
   let dialog: HTMLElement;
@@ -41,7 +53,9 @@
   );
   const leavesHeight = $derived(leafLines * LEAF_LINE_HEIGHT);
   const tallHeight = $derived(UNFOLDED_FRAME + Math.max(leavesHeight, ROW_HEIGHT));
-  const totalHeight = $derived(switcher.rows.length * ROW_HEIGHT + tallHeight - ROW_HEIGHT);
+  const totalHeight = $derived(
+    Math.max(1, switcher.rows.length) * ROW_HEIGHT + (unfolded ? tallHeight - ROW_HEIGHT : 0),
+  );
   const slice = $derived(
     visibleSlice({
       count: switcher.rows.length,
@@ -56,12 +70,16 @@
   const offset = $derived(
     slice.from * ROW_HEIGHT + (slice.from > switcher.row ? tallHeight - ROW_HEIGHT : 0),
   );
-  const activeId = $derived(desk.highlighted?.window ? `leaf-${desk.highlighted.window}` : undefined);
+  const activeId = $derived.by(() => {
+    if (switcher.search)
+      return switcher.search.highlighted < 0 ? undefined : `result-${switcher.search.highlighted}`;
+    return desk.highlighted?.window ? `leaf-${desk.highlighted.window}` : undefined;
+  });
 
   // The highlighted row is always in full view.
   $effect.pre(() => {
-    const top = switcher.row * ROW_HEIGHT;
-    scrollTop = scrollToSpan(scrollTop, viewHeight, top, top + tallHeight);
+    const top = (switcher.search?.highlighted ?? switcher.row) * ROW_HEIGHT;
+    scrollTop = scrollToSpan(scrollTop, viewHeight, top, top + (switcher.search ? ROW_HEIGHT : tallHeight));
   });
   // Set only when it moves: touching it makes the browser lay the page out at once.
   let scrolledTo = 0;
@@ -70,55 +88,123 @@
     scrolledTo = scrollTop;
     list.scrollTop = scrollTop;
   });
-  $effect(() => dialog.focus({ preventScroll: true }));
+  let line: HTMLInputElement;
+  // While the key is held the dialog has the focus, and no letter is text; once it stays, the search line has it.
+  const staying = $derived(switcher.mode === 'staying');
+  $effect(() => (staying ? line : dialog).focus({ preventScroll: true }));
+
+  const scrollHeight = $derived(
+    switcher.search ? Math.max(ROW_HEIGHT, switcher.search.results.length * ROW_HEIGHT) : totalHeight,
+  );
+
+  /** What lies under the pointer: a result, a leaf, or a row. */
+  function under(event: Event): (() => void) | null {
+    const target = event.target instanceof Element ? event.target : null;
+    const { result } = target?.closest<HTMLElement>('[data-result]')?.dataset ?? {};
+    if (result !== undefined) return () => desk.pointResult(Number(result));
+    const { application } = target?.closest<HTMLElement>('[data-application]')?.dataset ?? {};
+    const { window: leaf } = target?.closest<HTMLElement>('[data-window]')?.dataset ?? {};
+    return application === undefined ? null : () => desk.point(application, leaf ?? null);
+  }
+
+  function hover(event: PointerEvent) {
+    if (desk.pointerMoved(event)) under(event)?.();
+  }
+
+  function choose(event: MouseEvent) {
+    const point = under(event);
+    if (!point) return;
+    point();
+    desk.commit(event.shiftKey);
+  }
 </script>
 
 <svelte:window bind:innerHeight={pageHeight} />
-<div class="absolute inset-0 z-10 bg-(--veil)" aria-hidden="true"></div>
+<div class="absolute inset-0 z-10 bg-(--veil)" aria-hidden="true" onpointerdown={() => desk.cancel()}></div>
 <div
   bind:this={dialog}
   role="dialog"
   aria-modal="true"
   aria-label={TEXTS.switcher}
   tabindex="-1"
-  class="absolute inset-y-6 left-1/2 [contain:layout_style] z-20 flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
+  class="{desk.glancing
+    ? 'invisible'
+    : ''} absolute inset-y-6 left-1/2 [contain:layout_style] z-20 flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
 >
   <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
-    <span class="text-[17px]">{TEXTS.switchTo}</span>
+    <label class="flex flex-1 items-center gap-3">
+      <span class="text-[17px]">{TEXTS.switchTo}</span>
+      <Search size={15} aria-hidden="true" class="text-bar-soft" />
+      <input
+        bind:this={line}
+        type="text"
+        value={switcher.search?.letters ?? ''}
+        oninput={(event) => desk.type(event.currentTarget.value)}
+        onfocus={() => desk.openStaying()}
+        aria-label={TEXTS.searchLine}
+        aria-controls="switcher-list"
+        aria-activedescendant={activeId}
+        placeholder={TEXTS.searchHint}
+        autocomplete="off"
+        spellcheck="false"
+        class="h-8 flex-1 border-0 bg-transparent text-bar-ink outline-none placeholder:text-bar-soft"
+      />
+    </label>
     <span class="mr-4 ml-auto font-mono text-xs text-bar-soft">{TEXTS.running(switcher.rows.length)}</span>
   </div>
+  <!-- Its keys are handled at the window, before anything in the page sees them. -->
+  <!-- svelte-ignore a11y_click_events_have_key_events -->
   <div
     bind:this={list}
     style:max-height="{viewHeight}px"
     onscroll={() => (scrolledTo = scrollTop = list.scrollTop)}
+    onpointermove={hover}
+    onclick={choose}
+    id="switcher-list"
     role="grid"
     tabindex="0"
     aria-label={TEXTS.switchTo}
-    aria-rowcount={switcher.rows.length}
+    aria-rowcount={switcher.search?.results.length ?? switcher.rows.length}
     aria-activedescendant={activeId}
     class="-mx-1.5 overflow-x-hidden overflow-y-auto px-1.5 outline-none"
   >
-    <div role="presentation" class="relative" style:height="{totalHeight}px">
-      <div role="presentation" class="absolute inset-x-0" style:top="{offset}px">
-        {#each switcher.rows.slice(slice.from, slice.to) as row, position (row.application)}
-          {@const index = slice.from + position}
-          {#if index === switcher.row}
-            <UnfoldedRow {desk} {row} {index} {leavesHeight} {now} />
-          {:else}
-            <FoldRow {desk} {row} {index} />
+    <div role="presentation" class="relative" style:height="{scrollHeight}px">
+      {#if switcher.search}
+        {#if switcher.search.results.length > 0}
+          <Results {desk} search={switcher.search} />
+        {:else}
+          <div role="row" tabindex="-1" class="bg-paper-high px-4 leading-[38px]">
+            <span role="gridcell">{TEXTS.nothingFound(switcher.search.letters)}</span>
+          </div>
+        {/if}
+      {:else}
+        <div role="presentation" class="absolute inset-x-0" style:top="{offset}px">
+          {#each switcher.rows.slice(slice.from, slice.to) as row, position (row.application)}
+            {@const index = slice.from + position}
+            {#if index === switcher.row}
+              <UnfoldedRow {desk} {row} {index} {leavesHeight} {now} />
+            {:else}
+              <FoldRow {desk} {row} {index} />
+            {/if}
+          {/each}
+          {#if switcher.rows.length === 0}
+            <div role="row" tabindex="-1" class="bg-paper-high px-4 leading-[38px]">
+              <span role="gridcell">{TEXTS.nothingRuns}</span>
+            </div>
           {/if}
-        {/each}
-      </div>
+        </div>
+      {/if}
     </div>
   </div>
-  <div class="flex shrink-0 items-center gap-4 bg-bar px-4 py-2 text-[13px] text-bar-ink">
-    {#each LEGEND as { keys, text } (text)}
+  <div class="flex shrink-0 items-center gap-3.5 bg-bar px-4 py-2 text-[13px] text-bar-ink">
+    {#if staying}<span><Key dark label={desk.session.settings.holdKey} /> with</span>{/if}
+    {#each desk.shifted && !staying ? SHIFTED_LEGEND : LEGEND as { keys, text } (text)}
       <span>
         {#each keys as key (key)}<Key dark label={keyLabel(KEY_MAP[key].code)} />&nbsp;{/each}{text}
       </span>
     {/each}
     <span class="ml-auto">
-      {#if switcher.mode === 'holding'}
+      {#if !staying}
         let go of <Key dark label={desk.session.settings.holdKey} /> to switch
       {:else}
         <Key dark label="Enter" /> to switch

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { formatDistanceStrict } from 'date-fns';
   import { usedAt } from '../../core/recency/order';
-  import { applicationOf } from '../../core/session/views';
+  import { splitTitles } from '../../core/layout/similar-titles';
+  import { applicationOf, titleOf, windowOf } from '../../core/session/views';
   import { scrollToSpan, visibleSlice } from '../../core/layout/slice';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
@@ -45,6 +46,10 @@
       spare: 0,
     }),
   );
+  const titles = $derived.by(() => {
+    const split = splitTitles(row.leaves.map((id) => titleOf(windowOf(desk.session, id))));
+    return new Map(row.leaves.map((id, index) => [id, split[index]]));
+  });
   const drawn = $derived(row.leaves.slice(slice.from * LEAVES_PER_LINE, slice.to * LEAVES_PER_LINE));
 
   $effect.pre(() => {
@@ -65,6 +70,7 @@
 <div
   role="row"
   tabindex="-1"
+  data-application={row.application}
   aria-label={application.name}
   aria-rowindex={index + 1}
   class="unfolding relative z-2 -mx-1.5 border-x-[6px] border-marigold bg-paper-high pb-1 shadow-[0_6px_16px_#0d151c33]"
@@ -104,7 +110,7 @@
           style:top="{slice.from * LEAF_LINE_HEIGHT}px"
         >
           {#each drawn as id (id)}
-            <Leaf {desk} {id} {now} preview={resting} selected={id === selected} />
+            <Leaf {desk} {id} {now} preview={resting} selected={id === selected} title={titles.get(id)} />
           {/each}
         </div>
       </div>

@@ -1,0 +1,184 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { START, later, workerAt } from '../../../../tests/desk';
+import { ellavane } from '../../demo/ellavane';
+import { fromDocument } from '../formats/session-document';
+import type { Session } from '../session/session';
+import type { Candidate } from './candidates';
+import { learn } from './learning';
+import { catalogueOf, MOST_LEARNED, ONE_CHOICE, rankOf, search, sessionCatalogue } from './search';
+
+const office: Session = fromDocument(ellavane(new Date(START)));
+const find = (letters: string, session = office) =>
+  search(sessionCatalogue(session), letters, session.learned, later(0)).map(({ candidate }) => candidate);
+const first = (letters: string) => find(letters)[0]?.title;
+
+describe('search finds', () => {
+  it.each([
+    ['a word', 'gauge', 'North Gauge'],
+    ['a word start', 'outer', 'Outer Buoy'],
+    ['initials', 'ukc', 'Under-keel clearance'],
+    ['initials of two words', 'tq', 'Timber Quay'],
+    ['letters with gaps', 'tmbrqy', 'Timber Quay'],
+    ['words in any order', 'sill lock', 'Lock Sill'],
+    ['swapped letters', 'tmiber', 'Timber Quay'],
+    ['swapped letters within', 'rosetr', 'Roster'],
+    ['another case', 'LOCK', 'Lock Sill'],
+    ['accents on the letters', 'lóck', 'Lock Sill'],
+    ['a document that is not open', 'orra', 'To Bell of Orra — water'],
+    ['an application', 'berths', 'Berths'],
+    ['a command of Key Fold', 'sweep', 'Sweep all windows away'],
+    ['a title by its application', 'tides outer', 'Outer Buoy'],
+  ])('%s', (_, letters, title) => {
+    expect(first(letters)).toBe(title);
+  });
+
+  it('accents in the text by plain letters', () => {
+    const [window] = Object.values(office.windows);
+    const tabs = [{ ...window?.tabs[0], title: 'Hôtel des Écluses' }];
+    const session = {
+      ...office,
+      windows: { ...office.windows, 'w-lock-sill': { ...window, tabs } },
+    } as Session;
+    expect(find('ecluses', session)[0]?.title).toBe('Hôtel des Écluses');
+  });
+
+  it('nothing for nothing, and nothing for what is not there', () => {
+    expect(find('  ')).toEqual([]);
+    expect(find('zzzz')).toEqual([]);
+  });
+
+  it('a document only while it is not open in a window', () => {
+    expect(find('lock sill').map(({ kind }) => kind)).not.toContain('document');
+  });
+
+  it('and marks the letters that matched, in the title and beside it', () => {
+    const [found] = search(sessionCatalogue(office), 'lock tides', [], later(0));
+    expect([...(found?.titleMarks ?? [])]).toEqual([0, 1, 2, 3]);
+    expect([...(found?.detailMarks ?? [])]).toEqual([0, 1, 2, 3, 4]);
+  });
+});
+
+describe('the ranking', () => {
+  it('puts what runs before what does not, and the recent before the old, where they match alike', () => {
+    const worker = workerAt('a: north1 north2 | b: b1');
+    worker.step('older-application').type('north');
+    expect(worker.found.slice(0, 2)).toEqual(['north1', 'north2']);
+    worker.escape().wish({ type: 'bring-to-front', window: 'north2', raiseAll: false });
+    worker.step('older-application').type('north');
+    expect(worker.found.slice(0, 2)).toEqual(['north2', 'north1']);
+  });
+
+  it('learns: what is chosen for letters rises for these letters and for the way to them, and fades', () => {
+    const titles = (letters: string, learned = office.learned, at = later(0)) =>
+      search(sessionCatalogue(office), letters, learned, at).map(({ candidate }) => candidate.key);
+    const before = titles('l');
+    const choice = sessionCatalogue(office).byKey.get(before[4] ?? '')?.learnedAs ?? '';
+    let learned = office.learned;
+    for (let n = 0; n < 6; n += 1) learned = learn(learned, { letters: 'lo', choice, at: later(n) });
+    expect(titles('l', learned).indexOf(before[4] ?? '')).toBeLessThan(4);
+    expect(titles('x', learned)).toEqual(titles('x'));
+    expect(titles('l', learned, later(86_400 * 365))).toEqual(before);
+  });
+
+  it('by hand: one fresh choice adds 0.1, two 0.15, no number of them more than 0.3', () => {
+    const [candidate] = find('lock');
+    const added = (strength: number) =>
+      rankOf(candidate as Candidate, 0.5, strength) - rankOf(candidate as Candidate, 0.5, 0);
+    expect(added(1)).toBeCloseTo(0.1, 12);
+    expect(added(2)).toBeCloseTo(0.15, 12);
+    expect(added(1e9)).toBeCloseTo(MOST_LEARNED, 6);
+  });
+
+  it('one choice moves that result alone, and never past one that led by more than it adds', () => {
+    const word = fc.constantFrom(
+      'tide',
+      'timber',
+      'quay',
+      'north',
+      'lock',
+      'sill',
+      'log',
+      'letter',
+      'notice',
+      'tug',
+    );
+    const title = fc.array(word, { minLength: 1, maxLength: 3 }).map((words) => words.join(' '));
+    const letters = fc.constantFrom('t', 'ti', 'l', 'lo', 'n', 'no', 'q', 'ili', 'tg');
+    fc.assert(
+      fc.property(
+        fc.array(title, { minLength: 4, maxLength: 30 }),
+        letters,
+        fc.nat(),
+        (titles, query, pick) => {
+          const catalogue = catalogueOf(
+            titles.map((text, position): Candidate => ({
+              key: `window:w${position}`,
+              learnedAs: `window:w${position}`,
+              kind: 'window',
+              title: text,
+              detail: '',
+              running: true,
+              position,
+              wish: null,
+              command: null,
+            })),
+          );
+          const before = search(catalogue, query, [], later(0));
+          fc.pre(before.length > 1);
+          const chosen = before[pick % before.length];
+          const key = chosen?.candidate.key ?? '';
+          const after = search(
+            catalogue,
+            query,
+            learn([], { letters: query, choice: key, at: later(0) }),
+            later(0),
+          );
+          const keys = (list: typeof before) => list.map(({ candidate }) => candidate.key);
+          const others = (list: typeof before) => keys(list).filter((other) => other !== key);
+          expect(others(after)).toEqual(others(before));
+          expect(keys(after).indexOf(key)).toBeLessThanOrEqual(keys(before).indexOf(key));
+          const passed = before.slice(keys(after).indexOf(key), keys(before).indexOf(key));
+          for (const { rank } of passed)
+            expect(rank - (chosen?.rank ?? 0)).toBeLessThanOrEqual(ONE_CHOICE + 1e-9);
+        },
+      ),
+    );
+  });
+});
+
+describe('in the switcher', () => {
+  it('choosing a result does what it stands for, and is remembered for the letters', () => {
+    const worker = workerAt('a: a1 | b: b1 | c: c1-').step('older-application').type('C1 ').release();
+    expect(worker.session.front).toBe('c1');
+    expect(worker.session.learned).toMatchObject([{ letters: 'c1', choice: 'document:d-c1', weight: 1 }]);
+  });
+
+  it('steps, jumps and wraps among the results', () => {
+    const worker = workerAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
+    expect(worker.found.slice(0, 3)).toEqual(['log1', 'log2', 'log3']);
+    const highlighted = () => worker.switcher?.search?.highlighted;
+    worker.step('newer-application');
+    expect(highlighted()).toBe(worker.found.length - 1);
+    worker.step('older-application', 'older-application');
+    expect(highlighted()).toBe(1);
+    worker.input({ type: 'jump', rows: Infinity });
+    expect(highlighted()).toBe(worker.found.length - 1);
+  });
+
+  it('acts on the highlighted result, which then stays or gives way to the next', () => {
+    const worker = workerAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
+    worker.act('minimise');
+    expect(worker.session.windows['log1']?.minimised).toBe(true);
+    expect(worker.found[0]).toBe('log1');
+    worker.act('close');
+    expect(worker.found.slice(0, 2)).toEqual(['log2', 'log3']);
+    expect(worker.release().session.front).toBe('log2');
+  });
+
+  it('goes back to the rows when the line is emptied, and stays open', () => {
+    const worker = workerAt('a: a1 | b: b1').step('older-application').type('a1').type('');
+    expect(worker.row).toBe('b');
+    expect(worker.switcher?.mode).toBe('staying');
+  });
+});

@@ -1,0 +1,138 @@
+<script lang="ts">
+  import { Dialog, Label, RadioGroup, Switch } from 'bits-ui';
+  import { goto } from '$app/navigation';
+  import { HOLD_KEYS, THEMES, type Settings } from '../../core/session/session';
+  import { sessionCatalogue, strongest } from '../../core/search/search';
+  import type { Desk } from '../desk/desk.svelte';
+  import { SETTINGS_TEXTS, KIND_TEXTS } from '../texts';
+
+  let { desk }: { desk: Desk } = $props();
+
+  const settings = $derived(desk.session.settings);
+  const learned = $derived(strongest(desk.session.learned, new Date().toISOString()));
+  const catalogue = $derived(sessionCatalogue(desk.session));
+  let importing = $state('');
+
+  const change = (patch: Partial<Settings>) =>
+    desk.wish({ type: 'change-settings', settings: { ...settings, ...patch } });
+
+  /** A remembered choice by its title; what it stood for may have ended since. */
+  function nameOf(choice: string): string {
+    const candidate = catalogue.byLearned.get(choice)?.[0];
+    return candidate ? `${candidate.title} (${KIND_TEXTS[candidate.kind]})` : SETTINGS_TEXTS.gone;
+  }
+
+  async function importDocument(event: Event & { currentTarget: HTMLInputElement }) {
+    const [file] = event.currentTarget.files ?? [];
+    if (!file) return;
+    try {
+      const response = await fetch('/api/sessions', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: await file.text(),
+      });
+      const answer: { id?: string; detail?: string } = await response.json();
+      if (!response.ok || !answer.id) importing = SETTINGS_TEXTS.notImported(file.name, answer.detail ?? '');
+      else await goto(`/sessions/${answer.id}`);
+    } catch {
+      importing = SETTINGS_TEXTS.notImported(file.name, SETTINGS_TEXTS.noServer);
+    }
+  }
+
+  const BUTTON = 'rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold';
+</script>
+
+{#snippet choices(name: string, value: string, options: readonly string[], onchange: (value: string) => void)}
+  <div class="grid grid-cols-[150px_1fr] items-baseline gap-2">
+    <span id="setting-{name}" class="font-[650]">{SETTINGS_TEXTS.names[name]}</span>
+    <RadioGroup.Root {value} onValueChange={onchange} aria-labelledby="setting-{name}" class="flex gap-2">
+      {#each options as option (option)}
+        <RadioGroup.Item
+          value={option}
+          class="rounded-[3px] border border-line px-2.5 py-0.5 data-[state=checked]:border-ink data-[state=checked]:bg-marigold data-[state=checked]:font-semibold data-[state=checked]:text-on-marigold"
+        >
+          {SETTINGS_TEXTS.options[option] ?? option}
+        </RadioGroup.Item>
+      {/each}
+    </RadioGroup.Root>
+  </div>
+{/snippet}
+
+<Dialog.Root bind:open={desk.settingsOpen}>
+  <Dialog.Portal>
+    <Dialog.Overlay class="fixed inset-0 z-40 bg-(--veil)" />
+    <Dialog.Content
+      class="fixed top-12 left-1/2 z-50 flex max-h-[calc(100%-96px)] w-[620px] -translate-x-1/2 flex-col gap-4 overflow-y-auto border-l-[30px] border-bar bg-paper-high p-5 outline-none"
+    >
+      <Dialog.Title class="text-lg font-[650]">{SETTINGS_TEXTS.title}</Dialog.Title>
+      {@render choices('holdKey', settings.holdKey, HOLD_KEYS, (value) =>
+        change({ holdKey: HOLD_KEYS.find((key) => key === value) ?? settings.holdKey }),
+      )}
+      {@render choices('theme', settings.theme, THEMES, (value) =>
+        change({ theme: THEMES.find((theme) => theme === value) ?? settings.theme }),
+      )}
+      <div class="grid grid-cols-[150px_1fr] items-center gap-2">
+        <Label.Root for="setting-holding" class="font-[650]">{SETTINGS_TEXTS.names.holding}</Label.Root>
+        <span class="flex items-center gap-3">
+          <Switch.Root
+            id="setting-holding"
+            checked={!settings.holding}
+            onCheckedChange={(checked) => change({ holding: !checked })}
+            class="inline-flex h-6 w-11 items-center border border-ink px-0.5 data-[state=checked]:bg-marigold"
+          >
+            <Switch.Thumb
+              class="block size-4 bg-ink data-[state=checked]:translate-x-5 data-[state=checked]:bg-on-marigold"
+            />
+          </Switch.Root>
+          <span class="text-ink-soft">{SETTINGS_TEXTS.holdingHint}</span>
+        </span>
+      </div>
+
+      <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.learned}</h3>
+      {#if learned.length === 0}
+        <p class="text-ink-soft">{SETTINGS_TEXTS.nothingLearned}</p>
+      {:else}
+        <ul class="flex max-h-40 flex-col gap-1 overflow-y-auto">
+          {#each learned as choice (`${choice.letters} ${choice.choice}`)}
+            <li class="flex items-center gap-3">
+              <kbd class="w-24 truncate font-mono">{choice.letters}</kbd>
+              <span class="flex-1 truncate">{nameOf(choice.choice)}</span>
+              <span class="font-mono text-xs text-ink-soft">{choice.strength.toFixed(2)}</span>
+              <button
+                type="button"
+                class={BUTTON}
+                aria-label={SETTINGS_TEXTS.forgetOne(nameOf(choice.choice))}
+                onclick={() => desk.wish({ type: 'forget-choices', choice: choice.choice })}
+                >{SETTINGS_TEXTS.forget}</button
+              >
+            </li>
+          {/each}
+        </ul>
+        <button
+          type="button"
+          class="{BUTTON} self-start"
+          onclick={() => desk.wish({ type: 'forget-choices', choice: null })}
+          >{SETTINGS_TEXTS.forgetAll}</button
+        >
+      {/if}
+
+      <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.document}</h3>
+      <div class="flex items-center gap-3">
+        <button type="button" class={BUTTON} onclick={() => desk.exportDocument()}
+          >{SETTINGS_TEXTS.exportButton}</button
+        >
+        <label class="flex items-center gap-2">
+          {SETTINGS_TEXTS.importLabel}
+          <input
+            type="file"
+            accept="application/json,.json"
+            onchange={importDocument}
+            class="max-w-60 text-xs"
+          />
+        </label>
+      </div>
+      {#if importing}<p role="alert" class="font-semibold">{importing}</p>{/if}
+      <Dialog.Close class="{BUTTON} self-end">{SETTINGS_TEXTS.close}</Dialog.Close>
+    </Dialog.Content>
+  </Dialog.Portal>
+</Dialog.Root>

@@ -1,0 +1,22 @@
+<script lang="ts">
+  import { formatDistanceStrict } from 'date-fns';
+  import type { DocumentId, WindowId } from '../../core/session/session';
+  import type { Desk } from '../desk/desk.svelte';
+  import Choices from '../parts/Choices.svelte';
+  import { TEXTS } from '../texts';
+
+  let { desk, id, document, day }: { desk: Desk; id: WindowId; document: DocumentId; day: Date } = $props();
+
+  const draft = $derived(desk.session.drafts[document]);
+  const ago = $derived(draft ? formatDistanceStrict(new Date(draft.at), day) : '');
+  const answer = (given: 'take-up' | 'drop') => () =>
+    desk.wish({ type: 'answer-draft', window: id, answer: given });
+</script>
+
+<Choices
+  text={TEXTS.draftText(ago)}
+  choices={[
+    { label: TEXTS.takeUp, choose: answer('take-up') },
+    { label: TEXTS.drop, choose: answer('drop') },
+  ]}
+/>

@@ -1,0 +1,21 @@
+<script lang="ts">
+  import type { WindowId } from '../../core/session/session';
+  import type { Desk } from '../desk/desk.svelte';
+  import Choices from '../parts/Choices.svelte';
+  import { TEXTS } from '../texts';
+
+  let { desk, id }: { desk: Desk; id: WindowId } = $props();
+
+  const answer = (given: 'save' | 'drop' | 'keep-open') => () =>
+    desk.wish({ type: 'answer-closing', window: id, answer: given });
+</script>
+
+<Choices
+  text={TEXTS.askingText}
+  choices={[
+    { label: TEXTS.save, choose: answer('save') },
+    { label: TEXTS.drop, choose: answer('drop') },
+    { label: TEXTS.keepOpen, choose: answer('keep-open') },
+  ]}
+  onescape={answer('keep-open')}
+/>

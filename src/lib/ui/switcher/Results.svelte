@@ -1,0 +1,75 @@
+<script lang="ts">
+  import { KEY_MAP } from '../../core/keys/key-map';
+  import type { Found } from '../../core/search/search';
+  import { applicationOf, documentOf, windowOf } from '../../core/session/views';
+  import { standingOfApplication, standingOfWindow } from '../../core/switcher/standing';
+  import type { SwitcherSearch } from '../../core/switcher/switcher';
+  import { keyLabel } from '../../client/key-labels.svelte';
+  import type { Desk } from '../desk/desk.svelte';
+  import Key from '../parts/Key.svelte';
+  import Monogram from '../parts/Monogram.svelte';
+  import { KIND_TEXTS, standingText, TEXTS } from '../texts';
+  import MarkedText from './MarkedText.svelte';
+
+  let { desk, search }: { desk: Desk; search: SwitcherSearch } = $props();
+
+  /** The application that a result belongs to; null for a command. */
+  function ownerOf({ candidate: { wish } }: Found) {
+    if (wish?.type === 'bring-to-front')
+      return applicationOf(desk.session, windowOf(desk.session, wish.window).application);
+    if (wish?.type === 'switch-to-application') return applicationOf(desk.session, wish.application);
+    if (wish?.type === 'open-document')
+      return applicationOf(desk.session, documentOf(desk.session, wish.document).application);
+    return null;
+  }
+
+  function standingOf({ candidate: { wish, running, kind } }: Found): string[] {
+    if (wish?.type === 'bring-to-front') return standingOfWindow(desk.session, wish.window).map(standingText);
+    if (wish?.type !== 'switch-to-application') return [];
+    if (!running) return kind === 'application' ? [TEXTS.notRunning] : [];
+    const leaves = desk.switcher?.rows.find((row) => row.application === wish.application)?.leaves ?? [];
+    return standingOfApplication(desk.session, wish.application, leaves).map(standingText);
+  }
+</script>
+
+{#each search.results as found, index (found.candidate.key)}
+  {@const { candidate } = found}
+  {@const owner = ownerOf(found)}
+  <div role="row" tabindex="-1" aria-label={candidate.title} aria-rowindex={index + 1}>
+    <div
+      role="gridcell"
+      id="result-{index}"
+      tabindex="-1"
+      aria-selected={index === search.highlighted}
+      data-result={index}
+      class="grid h-[38px] grid-cols-[34px_minmax(0,auto)_1fr_auto_96px] items-center border-b border-line pr-3.5 pl-3.5
+        {index === search.highlighted
+        ? '-mx-1.5 border-x-[6px] border-x-marigold bg-paper-high font-semibold'
+        : index % 2
+          ? 'fold-down'
+          : 'fold-up'}"
+    >
+      {#if owner}<Monogram application={owner} />{:else}<span></span>{/if}
+      <span class="truncate"><MarkedText text={candidate.title} marks={found.titleMarks} /></span>
+      <span class="truncate pl-3 font-normal text-ink-soft"
+        ><MarkedText text={candidate.detail} marks={found.detailMarks} /></span
+      >
+      <span class="flex gap-1.5 px-2 font-normal">
+        {#each standingOf(found) as state (state)}
+          <span class="rounded-xs border border-line bg-paper-high px-1.5 text-xs whitespace-nowrap"
+            >{state}</span
+          >
+        {/each}
+        {#if candidate.command?.key}
+          {@const { code, shift } = KEY_MAP[candidate.command.key]}
+          <span class="flex gap-1">
+            <Key label={desk.session.settings.holdKey} />
+            {#if shift}<Key label="Shift" />{/if}
+            <Key label={keyLabel(code)} />
+          </span>
+        {/if}
+      </span>
+      <span class="text-right text-xs font-normal text-ink-soft">{KIND_TEXTS[candidate.kind]}</span>
+    </div>
+  </div>
+{/each}
