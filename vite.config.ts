@@ -13,7 +13,7 @@ export default defineConfig({
     projects: [
       {
         extends: true,
-        test: { name: 'core', environment: 'node', include: ['src/lib/{core,stand-ins}/**/*.test.ts'] },
+        test: { name: 'core', environment: 'node', include: ['src/lib/{core,stand-ins,client}/**/*.test.ts'] },
       },
       {
         extends: true,

@@ -21,6 +21,31 @@ async function violations(person: Person): Promise<string[]> {
 const SCREENS: readonly [string, (person: Person) => Promise<unknown>][] = [
   ['the surface', async () => undefined],
   ['the switcher', async (person) => (await person.hold('S')).switcher.waitFor()],
+  [
+    'search',
+    async (person) => {
+      await person.chord('Q');
+      await person.page.keyboard.type('to');
+      await person.selectedLeaf.waitFor();
+    },
+  ],
+  [
+    'a question about unsaved work',
+    async (person) => {
+      await person.chord('S', 'S', 'S');
+      await person.chord('C');
+      await person.page.getByRole('toolbar').waitFor();
+    },
+  ],
+  [
+    'the settings',
+    async (person) => {
+      await person.chord('Q');
+      await person.page.keyboard.type('settings');
+      await person.press('Enter');
+      await person.page.getByRole('dialog', { name: 'Settings' }).waitFor();
+    },
+  ],
   ['the bare surface', async (person) => person.chord('G')],
 ];
 

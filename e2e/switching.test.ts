@@ -1,17 +1,9 @@
-import { describe, expect, it, onTestFinished } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { idsOf } from '../src/lib/core/recency/order';
-import { atDesk, atEllavane, openPage, storedSession, useBrowser, type Person } from './support/browser';
+import { at } from './support/at';
+import { atDesk, atEllavane, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
-
-async function at(open: Promise<Person>): Promise<Person> {
-  const person = await open;
-  onTestFinished(async () => {
-    expect(person.errors).toEqual([]);
-    await person.page.context().close();
-  });
-  return person;
-}
 
 describe('hold, step, let go', () => {
   it('opens on the previous application, goes on, comes back, and brings it to the front', async () => {

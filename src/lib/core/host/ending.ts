@@ -78,8 +78,8 @@ export function reopen(course: Course): void {
   const { running } = applicationOf(course.session, last.application);
   course.happen({ type: 'ended-reopened' });
   if (!running) course.happen({ type: 'application-launched', application: last.application });
-  // Oldest first, so that the most recent ends up at the head of the order of recent use.
-  for (const window of last.windows.toReversed()) {
+  // Most recent first: they join the end of the order of recent use in the order they had.
+  for (const window of last.windows) {
     const offeringDraft = window.tabs.some((tab) => Object.hasOwn(course.session.drafts, tab.document));
     const workspace = course.session.workspaces.some(({ id }) => id === window.workspace)
       ? window.workspace

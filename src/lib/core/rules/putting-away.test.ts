@@ -232,7 +232,7 @@ describe('reopening', () => {
     worker.act('quit');
     expect(worker.rows).toBe('');
     expect(seen(worker.act('reopen').session)).toEqual(before);
-    expect(worker.windows).toBe('a1 a2 a3 b1');
+    expect(worker.windows).toBe('a1 b1 a2 a3');
   });
 
   it('says so when there is nothing', () => {

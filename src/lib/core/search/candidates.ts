@@ -52,6 +52,7 @@ export function candidatesOf(session: Session): Candidate[] {
   });
   const applications = Object.values(session.applications).map(({ id, name }): Candidate => ({
     key: `application:${id}`,
+    learnedAs: `application:${id}`,
     kind: 'application',
     title: name,
     detail: '',
@@ -64,6 +65,7 @@ export function candidatesOf(session: Session): Candidate[] {
     .filter(({ id }) => !open.has(id))
     .map(({ id, title, application }): Candidate => ({
       key: `document:${id}`,
+      learnedAs: `document:${id}`,
       kind: 'document',
       title,
       detail: applicationOf(session, application).name,
@@ -74,6 +76,7 @@ export function candidatesOf(session: Session): Candidate[] {
     }));
   const commands = DESK_COMMANDS.map((command): Candidate => ({
     key: `command:${command.id}`,
+    learnedAs: `command:${command.id}`,
     kind: 'command',
     title: command.title,
     detail: '',

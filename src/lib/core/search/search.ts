@@ -22,8 +22,8 @@ export interface Found {
 export const MOST_RESULTS = 50;
 /** Below this quality the letters are merely scattered over the text. */
 const LEAST_QUALITY = 0.2;
-/** If nothing matches at least this well, swapped neighbours are tried … */
-const GOOD_QUALITY = 0.6;
+/** If nothing matches at least this well, scattered letters and swapped neighbours are tried … */
+const GOOD_QUALITY = 0.5;
 /** … and count this much of what they match. */
 const SWAPPED_SHARE = 0.85;
 const LEAST_SWAPPED_LENGTH = 3;
@@ -46,6 +46,8 @@ export interface Catalogue {
   /** The candidates by what a choice of them is remembered as. */
   readonly byLearned: ReadonlyMap<string, readonly Candidate[]>;
   readonly snapshot: SnapshotKey<Candidate>;
+  /** Another one for repaired slips: a snapshot narrows from keystroke to keystroke, and slips would break that. */
+  readonly slips: SnapshotKey<Candidate>;
 }
 
 const textOf = (candidate: Candidate): string =>
@@ -57,6 +59,7 @@ export const catalogueOf = (candidates: readonly Candidate[]): Catalogue => ({
   byKey: new Map(candidates.map((candidate) => [candidate.key, candidate])),
   byLearned: grouped(candidates),
   snapshot: fuzzysort.snapshot(candidates, { key: textOf }),
+  slips: fuzzysort.snapshot(candidates, { key: textOf }),
 });
 
 function grouped(candidates: readonly Candidate[]): Map<string, Candidate[]> {
@@ -98,26 +101,23 @@ export function search(
     found.set(candidate.key, { candidate, quality, rank, ...marksOf(candidate, indexes) });
   };
 
-  let best = 0;
-  for (const match of fuzzysort.go(query, catalogue.snapshot, {
-    limit: MOST_RESULTS,
-    threshold: LEAST_QUALITY,
-  })) {
-    best = Math.max(best, match.score);
-    add(match.obj, match.score, match.indexes);
+  const match = (letters: string, threshold: number, among = catalogue.snapshot, share = 1) => {
+    for (const { obj, score, indexes } of fuzzysort.go(letters, among, {
+      limit: MOST_RESULTS,
+      threshold,
+    }))
+      add(obj, score * share, indexes);
+  };
+  match(query, GOOD_QUALITY);
+  if (found.size === 0) {
+    match(query, LEAST_QUALITY);
+    for (const variant of swapped(query)) match(variant, GOOD_QUALITY, catalogue.slips, SWAPPED_SHARE);
   }
   // What was learned counts even where many others match better.
   for (const candidate of [...strengths.keys()].flatMap((choice) => catalogue.byLearned.get(choice) ?? [])) {
-    const match = fuzzysort.single(query, textOf(candidate));
-    if (match && match.score >= LEAST_QUALITY) add(candidate, match.score, match.indexes);
+    const known = fuzzysort.single(query, textOf(candidate));
+    if (known && known.score >= LEAST_QUALITY) add(candidate, known.score, known.indexes);
   }
-  if (best < GOOD_QUALITY)
-    for (const variant of swapped(query))
-      for (const match of fuzzysort.go(variant, catalogue.snapshot, {
-        limit: MOST_RESULTS,
-        threshold: GOOD_QUALITY,
-      }))
-        add(match.obj, match.score * SWAPPED_SHARE, match.indexes);
   return [...found.values()].sort((a, b) => b.rank - a.rank).slice(0, MOST_RESULTS);
 }
 
@@ -153,13 +153,13 @@ export const strongest = (
 /** Letters as they are remembered: trimmed, in lower case. */
 export const lettersOf = (letters: string): string => letters.trim().toLowerCase();
 
-/** The query with each pair of neighbouring letters swapped. */
+/** The query with each pair of neighbouring letters of a word swapped. */
 function swapped(query: string): string[] {
   if (query.length < LEAST_SWAPPED_LENGTH || query.length > LONGEST_SWAPPED_LENGTH) return [];
-  return Array.from({ length: query.length - 1 }, (_, index) => {
-    const [a = '', b = ''] = query.slice(index, index + 2);
-    return query.slice(0, index) + b + a + query.slice(index + 2);
-  });
+  return Array.from(query.slice(1), (b, index) => {
+    const a = query[index];
+    return a === ' ' || b === ' ' || a === b ? '' : query.slice(0, index) + b + a + query.slice(index + 2);
+  }).filter(Boolean);
 }
 
 function marksOf(

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { tick } from 'svelte';
+  import { afterNavigate } from '$app/navigation';
   import type { Desk } from '../desk/desk.svelte';
   import { TEXTS } from '../texts';
   import { SurfaceWindows } from './surface-windows';
@@ -7,8 +8,9 @@
 
   let { desk, day }: { desk: Desk; day: Date } = $props();
 
-  let width = $state(0);
-  let height = $state(0);
+  // Until it is measured, as large as the page: what is in front is there from the first frame.
+  let width = $state(innerWidth);
+  let height = $state(innerHeight);
   let surface: HTMLElement;
   const surfaceWindows = new SurfaceWindows();
   const windows = $derived(surfaceWindows.of(desk.session, { width, height }));
@@ -17,7 +19,12 @@
   // question in the front window when it is asked and back when it is answered.
   const front = $derived(desk.session.front === null ? null : desk.session.windows[desk.session.front]);
   const question = $derived(front != null && (front.asking !== null || front.offeringDraft));
-  const keysTo = $derived(desk.shown || desk.settingsOpen ? undefined : (front?.id ?? null));
+  // Not before the page has arrived: the framework takes the focus away at the end of every navigation.
+  let arrived = $state(false);
+  afterNavigate(() => {
+    arrived = true;
+  });
+  const keysTo = $derived(!arrived || desk.shown || desk.settingsOpen ? undefined : (front?.id ?? null));
   $effect(() => {
     if (keysTo !== undefined) void focusFront(keysTo, question);
   });

@@ -1,0 +1,218 @@
+/** Acting on what is highlighted, ending things, and coming back, by keyboard alone. */
+import { describe, expect, it } from 'vitest';
+import { toDocument } from '../src/lib/core/formats/session-document';
+import { deskOf, withApplication } from '../tests/desk';
+import { at } from './support/at';
+import { atDesk, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
+
+useBrowser();
+
+const focusedText = (person: { page: { evaluate(f: () => string | null): Promise<string | null> } }) =>
+  person.page.evaluate(() => document.activeElement?.textContent ?? null);
+
+describe('acting while holding', () => {
+  it('puts several away in a row; the list stays open and still', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 | c: c1 c2 | d: d1'));
+    await person.hold('S', 'X', 'S', 'Z');
+    await person.switcher.waitFor();
+    const names = () => person.rows.evaluateAll((rows) => rows.map((row) => row.getAttribute('aria-label')));
+    expect(await names()).toEqual(['A', 'B', 'C', 'D']);
+    expect(await person.switcher.getByRole('row', { name: 'B', exact: true }).textContent()).toContain(
+      'hidden',
+    );
+    expect(await person.switcher.getByRole('row', { name: 'C', exact: true }).textContent()).toContain(
+      '1 minimised',
+    );
+    await person.hold('V');
+    expect(await names()).toEqual(['A', 'B', 'D']);
+    expect(await person.selectedLeaf.textContent()).toContain('d1');
+    await person.hold('A', 'X');
+    expect(await person.switcher.getByRole('row', { name: 'B', exact: true }).textContent()).not.toContain(
+      'hidden',
+    );
+    await person.press('Escape');
+    await person.release();
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
+  it('says how things stand before the choice', async () => {
+    const person = await at(atEllavane());
+    await person.hold('S');
+    await person.switcher.waitFor();
+    const said = async (name: string) =>
+      person.switcher.getByRole('row', { name, exact: true }).textContent();
+    expect(await said('Letters')).toContain('unsaved');
+    expect(await said('Weather')).toContain('hidden');
+    expect(await said('Radio')).toContain('1 minimised');
+    expect(await said('Byelaws')).toContain('on Plans');
+    expect(await said('Sums')).toContain('not answering');
+    expect(await said('Cabinet')).toContain('all 2 minimised');
+    await person.release();
+  });
+
+  it('works on the front window while the switcher is closed, with Shift for families', async () => {
+    const person = await at(atDesk('a: a1 a2 | b: b1 | c: c1'));
+    await person.chord('Z');
+    expect(await person.frontName()).toBe('a2 — A');
+    await person.chord('R');
+    expect(await person.frontName()).toBe('a1 — A');
+    await person.chord('Shift+Z');
+    expect(await person.frontName()).toBe('b1 — B');
+    await person.chord('Shift+X');
+    expect(await person.window('c1 — C').count()).toBe(0);
+    await person.chord('R');
+    expect(await person.window('c1 — C').count()).toBe(1);
+    await person.page.getByText('puts back all of A, minimised').waitFor();
+    await person.chord('R');
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+});
+
+describe('coming back', () => {
+  it.each([
+    ['a minimised window', 'a: a1 | b: b1-'],
+    ['a hidden application', 'a: a1 | !b: b1'],
+    ['a hidden application whose windows are minimised', 'a: a1 | !b: b1- b2-'],
+    ['a window on another workspace', 'a: a1 | b: b1~'],
+  ])('%s ends up in front, with the keys', async (_, line) => {
+    const person = await at(atDesk(line));
+    await person.chord('S');
+    expect(await person.frontName()).toBe('b1 — B');
+    expect(await person.page.evaluate(() => document.activeElement?.closest('section')?.id)).toBe(
+      'window-b1',
+    );
+  });
+});
+
+describe('ending', () => {
+  it('asks in the window, by keyboard; keep open changes nothing, and the letter has the keys again', async () => {
+    const person = await at(atDesk('a: a1* | b: b1'));
+    await person.chord('C');
+    expect(await focusedText(person)).toBe('Save');
+    await person.press('ArrowRight');
+    expect(await focusedText(person)).toBe('Drop it');
+    await person.press('Escape');
+    await person.page.getByRole('toolbar').waitFor({ state: 'detached' });
+    expect(await person.page.locator(':focus').getAttribute('aria-label')).toBe('a1');
+    await person.chord('C');
+    await person.press('Enter');
+    await person.window('a1 — A').waitFor({ state: 'detached' });
+    await person.sent();
+    const { session } = await storedSession(person.session);
+    expect(session.documents['d-a1']?.text).toBe('a1, edited');
+  });
+
+  it('quits five in a row with two unsaved: three end at once, two ask, and nothing waits', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 | c: c1* | d: d1 | e: e1* | f: f1'));
+    await person.hold('S', 'V', 'V', 'S', 'V', 'V', 'S', 'V');
+    await person.switcher.waitFor();
+    const names = await person.rows.evaluateAll((rows) => rows.map((row) => row.getAttribute('aria-label')));
+    expect(names).toEqual(['A', 'C', 'E']);
+    await person.page.getByText('2 windows ask').waitFor();
+    await person.press('Escape');
+    await person.release();
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
+  it('keeps what was typed a moment before an abrupt end, and offers it at the next launch', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.press('Control+End');
+    await person.page.keyboard.type(' and more');
+    await person.chord('Shift+V');
+    expect(await person.frontName()).toBe('b1 — B');
+    await person.chord('Q');
+    await person.page.keyboard.type('a');
+    await person.page.getByRole('gridcell', { selected: true }).getByText('not running').waitFor();
+    await person.press('Enter');
+    await person.page.getByText('A draft from').waitFor();
+    expect(await focusedText(person)).toBe('Take it up');
+    await person.press('Enter');
+    await person.page.locator('textarea:focus').waitFor();
+    expect(await person.page.locator('textarea:focus').inputValue()).toBe('a1 and more');
+  });
+
+  it('keeps a draft while it is being written, over a reload', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.press('Control+End');
+    await person.page.keyboard.type('!');
+    // That this happens within a second is a property of the keeper, tested on its own.
+    await expect
+      .poll(async () => (await storedSession(person.session)).session.drafts['d-a1']?.text, {
+        timeout: 20_000,
+      })
+      .toBe('a1!');
+    await person.reload();
+    expect(await person.page.locator('textarea').first().inputValue()).toBe('a1!');
+  });
+
+  it('a resident application says that it stays', async () => {
+    const resident = withApplication(deskOf('a: a1 | b: b1'), 'a', { resident: true });
+    const person = await at(openPage(await createSession(toDocument(resident))));
+    await person.chord('V');
+    await person.page.getByRole('contentinfo').getByText('A is resident').waitFor();
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
+  it('reopens what ended last', async () => {
+    const person = await at(atDesk('a: a1 a2- | b: b1'));
+    await person.chord('V');
+    await person.chord('Shift+R');
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+});
+
+describe('sweep and glance', () => {
+  it('a sweep empties the surface, the switcher begins at the first row, and a second one puts back', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.chord('G');
+    expect(await person.frontName()).toBe('');
+    await person.page.getByText('Nothing lies open here').waitFor();
+    await person.chord('G');
+    expect(await person.frontName()).toBe('a1 — A');
+    await person.chord('G');
+    await person.chord('S');
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
+  it('rule 18: a glance changes no state and no order', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.sent();
+    const before = await storedSession(person.session);
+    await person.page.keyboard.down('Alt');
+    await person.page.keyboard.down('Space');
+    expect(await person.page.locator('#window-a1').isVisible()).toBe(false);
+    await person.page.keyboard.up('Space');
+    expect(await person.page.locator('#window-a1').isVisible()).toBe(true);
+    await person.release();
+    expect(await storedSession(person.session)).toEqual(before);
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+});
+
+describe('many windows of one application', () => {
+  it('stay usable: sixty leaves, the chosen one in view, titles told apart', async () => {
+    const names = Array.from({ length: 60 }, (_, n) => `a${n}`).join(' ');
+    const desk = toDocument(deskOf(`a: ${names} | b: b1`));
+    const windows = desk.windows.map((window) => ({
+      ...window,
+      tabs: window.tabs.map((tab) => ({ ...tab, title: `Berth plan for week ${tab.title}` })),
+    }));
+    const person = await at(openPage(await createSession({ ...desk, windows })));
+    await person.hold('F', 'D', 'D', 'D');
+    await person.switcher.waitFor();
+    expect(await person.selectedLeaf.getAttribute('title')).toBe('Berth plan for week a58');
+    expect(await person.selectedLeaf.locator('b').textContent()).toBe('a58');
+    const inView = await person.selectedLeaf.evaluate((leaf) => {
+      const box = leaf.getBoundingClientRect();
+      return (
+        document
+          .elementFromPoint(box.x + box.width / 2, box.y + box.height / 2)
+          ?.closest('[role=gridcell]') === leaf
+      );
+    });
+    expect(inView).toBe(true);
+    expect(await person.switcher.getByRole('gridcell').count()).toBeLessThan(20);
+    await person.release();
+    expect(await person.frontName()).toBe('Berth plan for week a58 — A');
+  });
+});

@@ -1,0 +1,137 @@
+/** Search, the switcher that stays, the pointer, and settings. */
+import { describe, expect, it } from 'vitest';
+import { at } from './support/at';
+import { atDesk, atEllavane, storedSession, useBrowser } from './support/browser';
+
+useBrowser();
+
+describe('search', () => {
+  it('opens with Q, finds by a few letters, and Enter goes there', async () => {
+    const person = await at(atEllavane());
+    await person.chord('Q');
+    await person.page.keyboard.type('oil');
+    await person.selectedLeaf.getByText('Oil Jetty').waitFor();
+    expect(await person.selectedLeaf.locator('mark').first().textContent()).toBe('Oil');
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('Oil Jetty — Berths');
+    expect(await person.page.evaluate(() => document.activeElement?.closest('section')?.id)).toBe(
+      'window-w-oil-jetty',
+    );
+  });
+
+  it('opens a document that is not open, and does Key Fold’s own commands, each with its shortcut', async () => {
+    const person = await at(atEllavane());
+    await person.chord('Q');
+    await person.page.keyboard.type('orra');
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('To Bell of Orra — water — Letters');
+    await person.chord('Q');
+    await person.page.keyboard.type('sweep');
+    expect(await person.selectedLeaf.textContent()).toContain('G');
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('');
+  });
+
+  it('learns what is chosen for some letters, keeps it over a reload, shows it, and forgets it', async () => {
+    const person = await at(atDesk('a: north1 north2 north3 | b: b1'));
+    const found = async () => {
+      await person.chord('Q');
+      await person.page.keyboard.type('nor');
+      const title = await person.selectedLeaf.textContent();
+      return title?.match(/north\d/)?.[0];
+    };
+    expect(await found()).toBe('north1');
+    await person.press('ArrowDown', 'ArrowDown', 'Enter');
+    await person.chord('S');
+    await person.sent();
+    await person.reload();
+    expect(await found()).toBe('north3');
+    await person.press('Escape');
+    await person.chord('Q');
+    await person.page.keyboard.type('settings');
+    await person.press('Enter');
+    const settings = person.page.getByRole('dialog', { name: 'Settings' });
+    await settings.getByText('north3 (window)').waitFor();
+    await settings.getByRole('button', { name: 'Forget everything' }).press('Enter');
+    await settings.getByText('Nothing yet').waitFor();
+    await person.press('Escape');
+    await settings.waitFor({ state: 'detached' });
+    expect((await storedSession(person.session)).session.learned).toEqual([]);
+  });
+
+  it('letters alone are text, hold and letter is the action', async () => {
+    const person = await at(atDesk('a: a1 | b: bz1 bz2'));
+    await person.chord('Q');
+    await person.page.keyboard.type('bz');
+    expect(await person.page.locator('input:focus').inputValue()).toBe('bz');
+    await person.chord('Z');
+    await person.selectedLeaf.getByText('minimised').waitFor();
+    expect(await person.page.locator('input:focus').inputValue()).toBe('bz');
+    await person.press('Escape');
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
+  it('says what to do when nothing is found', async () => {
+    const person = await at(atDesk('a: a1'));
+    await person.chord('Q');
+    await person.page.keyboard.type('zzzz');
+    await person.switcher.getByText('Try fewer letters').waitFor();
+    await person.press('Enter');
+    await person.switcher.waitFor({ state: 'detached' });
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+});
+
+describe('a switcher that stays', () => {
+  it('takes arrows, Home, End and Page keys', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1 | d: d1 | e: e1 | f: f1 | g: g1'));
+    await person.chord('Q');
+    const leaf = async () => (await person.selectedLeaf.locator('b').textContent()) ?? '';
+    expect(await leaf()).toBe('a1');
+    await person.press('ArrowDown', 'ArrowRight');
+    expect(await leaf()).toBe('b2');
+    await person.press('End');
+    expect(await leaf()).toBe('g1');
+    await person.press('PageUp');
+    expect(await leaf()).toBe('b1');
+    await person.press('Home');
+    expect(await leaf()).toBe('a1');
+    await person.press('PageDown', 'Enter');
+    expect(await person.frontName()).toBe('f1 — F');
+  });
+
+  it('serves those who cannot hold keys: a tap of the hold key opens it, Enter commits, a release does not', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.chord('Q');
+    await person.page.keyboard.type('settings');
+    await person.press('Enter');
+    await person.page.getByRole('switch', { name: 'No holding' }).press('Space');
+    await person.press('Escape');
+    await person.page.getByRole('dialog', { name: 'Settings' }).waitFor({ state: 'detached' });
+    await person.chord();
+    await person.switcher.waitFor();
+    await person.press('ArrowDown', 'Enter');
+    expect(await person.frontName()).toBe('b1 — B');
+    await person.chord('S');
+    await person.switcher.waitFor();
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
+  it('works with the pointer, and a resting pointer never takes the highlight', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1 | d: d1'));
+    await person.page.mouse.move(640, 150);
+    await person.page.getByRole('button', { name: 'Switch' }).click();
+    await person.switcher.waitFor();
+    await person.page.mouse.move(640, 200);
+    const highlighted = async () => (await person.selectedLeaf.locator('b').textContent()) ?? '';
+    await person.press('Home', 'ArrowDown', 'ArrowDown', 'ArrowDown');
+    expect(await highlighted()).toBe('d1');
+    await person.switcher.getByRole('row', { name: 'B', exact: true }).hover();
+    await person.page.mouse.move(300, 130);
+    await person.switcher.getByRole('row', { name: 'B', exact: true }).hover();
+    expect(await highlighted()).toBe('b1');
+    await person.switcher.getByRole('gridcell', { name: 'b2' }).click();
+    expect(await person.frontName()).toBe('b2 — B');
+  });
+});
