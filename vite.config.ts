@@ -13,7 +13,11 @@ export default defineConfig({
     projects: [
       {
         extends: true,
-        test: { name: 'core', environment: 'node', include: ['src/lib/{core,stand-ins,client}/**/*.test.ts'] },
+        test: {
+          name: 'core',
+          environment: 'node',
+          include: ['src/lib/{core,stand-ins,client}/**/*.test.ts'],
+        },
       },
       {
         extends: true,

@@ -1,6 +1,10 @@
 /** Serves the build. Ends when the script that started it ends, even if that was killed. */
+import { once } from 'node:events';
+
 try {
-  await import('../build/index.js');
+  const { server } = await import('../build/index.js');
+  const { server: http } = server;
+  if (!http.listening) await once(http, 'listening');
   process.send?.('serving');
 } catch (error) {
   console.error(`Key Fold: ${error instanceof Error ? error.message : error}`);

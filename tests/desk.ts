@@ -16,7 +16,8 @@ import {
   type Switcher,
   type SwitcherInput,
 } from '../src/lib/core/switcher/switcher';
-import { targetOf, wishFor } from '../src/lib/core/switcher/target';
+import { wishFor } from '../src/lib/core/switcher/acting';
+import { targetOf } from '../src/lib/core/switcher/target';
 
 export const START = '2026-11-24T06:00:00.000Z';
 

@@ -1,6 +1,7 @@
 import type { Host, Notice, Refusal } from '../core/host/host';
 import { receive, reject, replicaOf, submit, type Confirmation, type Replica } from '../core/replica/replica';
 import type { Batch, Wish } from '../core/session/commands';
+import type { Event } from '../core/session/events';
 import type { Session } from '../core/session/session';
 import type { Outbox } from './outbox';
 
@@ -9,6 +10,7 @@ const FIRST_WAIT_MS = 250;
 const LONGEST_WAIT_MS = 4_000;
 
 export interface Submitted {
+  readonly events: readonly Event[];
   readonly notices: readonly Notice[];
   readonly refusal: Refusal | null;
 }
@@ -78,19 +80,20 @@ export class SessionLink {
     };
   }
 
-  /** Does what is wished, at once. */
-  submit(wish: Wish): Submitted {
+  /** Does what is wished, all of it or nothing, at once. */
+  submit(...wishes: readonly Wish[]): Submitted {
     const now = new Date();
-    const command = { ...wish, id: crypto.randomUUID(), at: now.toISOString() };
-    const batch: Batch = { id: crypto.randomUUID(), commands: [command] };
+    const at = now.toISOString();
+    const commands = wishes.map((wish) => ({ ...wish, id: crypto.randomUUID(), at }));
+    const batch: Batch = { id: crypto.randomUUID(), commands };
     const { replica, notices, refusal } = submit(this.#replica, this.host, batch);
-    const nothingHappened = replica.pending.at(-1)?.events.length === 0;
-    if (refusal || nothingHappened) return { notices, refusal };
+    const events = refusal ? [] : (replica.pending.at(-1)?.events ?? []);
+    if (events.length === 0) return { events, notices, refusal };
     this.#replica = replica;
     this.listener.changed();
     // The screen first, the sending after.
     queueMicrotask(() => this.#keep(batch, now));
-    return { notices, refusal };
+    return { events, notices, refusal };
   }
 
   #keep(batch: Batch, now: Date): void {

@@ -2,8 +2,9 @@
 import type { Notice } from '../core/host/host';
 import type { CandidateKind } from '../core/search/candidates';
 import type { HeldKey } from '../core/keys/key-map';
+import type { Event } from '../core/session/events';
 import type { PutAway, Session, Window } from '../core/session/session';
-import { applicationOf, titleOf } from '../core/session/views';
+import { applicationOf, documentOf, titleOf, windowOf } from '../core/session/views';
 import type { Standing } from '../core/switcher/standing';
 
 export const KEY_TEXTS: Readonly<Record<HeldKey, string>> = {
@@ -98,6 +99,44 @@ const PUT_AWAY_TEXTS: Readonly<Record<PutAway['kind'], (subject: string) => stri
 /** What a putting-away did, for the foot line. */
 export const putAwayText = ({ kind, subject }: PutAway): string => PUT_AWAY_TEXTS[kind](subject);
 
+/** More closed windows than these are counted, not named. */
+const MOST_NAMED = 3;
+
+/** What followed from a command, for those who hear the page; `before` is the session it was given in. */
+export function happenedText(before: Session, events: readonly Event[]): string {
+  const closed = events.flatMap((event) =>
+    event.type === 'window-closed' ? [titleOf(windowOf(before, event.window))] : [],
+  );
+  const named = closed.length > MOST_NAMED ? TEXTS.windows(closed.length) : listed.format(closed);
+  const others = events.map((event) => eventText(before, event));
+  return [closed.length > 0 ? `${named} closed` : '', ...others].filter(Boolean).join('. ');
+}
+
+function eventText(before: Session, event: Event): string {
+  switch (event.type) {
+    case 'put-away':
+      return putAwayText(event.entry);
+    case 'put-back': {
+      const entry = before.putAways.at(-event.levels);
+      return entry ? `put back: ${putAwayText(entry)}` : '';
+    }
+    case 'application-launched':
+      return `${applicationOf(before, event.application).name} launched`;
+    case 'application-shown':
+      return `${applicationOf(before, event.application).name} shown`;
+    case 'application-restarted':
+      return `${applicationOf(before, event.application).name} restarted`;
+    case 'application-ended':
+      return `${applicationOf(before, event.application).name} has ended`;
+    case 'draft-saved':
+      return `${documentOf(before, event.document).title} saved`;
+    case 'choices-forgotten':
+      return 'forgotten';
+    default:
+      return '';
+  }
+}
+
 export const TEXTS = {
   surface: 'Surface',
   switcher: 'Switcher',
@@ -120,6 +159,7 @@ export const TEXTS = {
   refused: (detail: string) => `The server did not accept the last change: ${detail}`,
   notKept: 'This browser’s storage is full: changes would not survive a reload until they are sent',
   unsaved: 'unsaved',
+  minimised: 'minimised',
   searchLine: 'Search windows, applications, documents and commands',
   searchHint: 'titles, applications, documents, commands',
   nothingFound: (letters: string) => `Nothing is called “${letters}”. Try fewer letters, or Escape to stay.`,

@@ -5,7 +5,7 @@ import type { KeyInput } from './key-input';
 import { ACTIONS, heldKeyAt, KEY_MAP } from './key-map';
 
 const settings: Settings = { holdKey: 'Alt', holding: true, theme: 'system' };
-const closed: Surroundings = { switcher: 'closed', typed: false, settings };
+const closed: Surroundings = { switcher: 'closed', typed: false, taken: false, settings };
 const holding: Surroundings = { ...closed, switcher: 'holding' };
 const staying: Surroundings = { ...closed, switcher: 'staying' };
 
@@ -76,6 +76,17 @@ describe('traps', () => {
     expect(interpret(key('KeyS', { alt: true, key: 'Process' }), closed)).toBeNull();
   });
 
+  it('a key that was taken and is still down types nothing when the hold key is gone', () => {
+    const still = key('KeyS', { repeat: true });
+    expect(interpret(still, { ...closed, taken: true })).toEqual({ type: 'swallow' });
+    expect(interpret(still, closed)).toBeNull();
+    expect(interpret(key('KeyS'), { ...closed, taken: true })).toBeNull();
+  });
+
+  it('a key that was down before the hold key opens nothing', () => {
+    expect(interpret(key('KeyS', { alt: true, repeat: true }), closed)).toEqual({ type: 'swallow' });
+  });
+
   it('letters alone are text', () => {
     expect(interpret(key('KeyS'), closed)).toBeNull();
     expect(interpret(key('KeyS'), staying)).toBeNull();
@@ -98,6 +109,7 @@ describe('keys of a switcher that stays', () => {
     ['ArrowUp', { type: 'step', step: 'newer-application', repeat: false }],
     ['ArrowRight', { type: 'step', step: 'next-window', repeat: false }],
     ['ArrowLeft', { type: 'step', step: 'previous-window', repeat: false }],
+    ['Tab', { type: 'step', step: 'older-application', repeat: false }],
     ['PageDown', { type: 'jump', rows: 5 }],
     ['End', { type: 'jump', rows: Infinity }],
     ['Enter', { type: 'commit', raiseAll: false }],

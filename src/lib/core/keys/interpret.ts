@@ -23,6 +23,8 @@ export interface Surroundings {
   readonly switcher: 'closed' | Switcher['mode'];
   /** True while the search line has text, so that the keys that move the caret belong to it. */
   readonly typed: boolean;
+  /** True while this very key is still down from a press that was taken, so that its auto-repeat is never text. */
+  readonly taken: boolean;
   readonly settings: Settings;
 }
 
@@ -32,6 +34,11 @@ export const PAGE_ROWS = 5;
 /** What a key event asks for; null when it belongs to the page or the browser. */
 export function interpret(input: KeyInput, around: Surroundings): Intent | null {
   if (input.composing || input.key === 'Process') return null;
+  const leftover = input.phase === 'down' && input.repeat && around.taken;
+  return meaningOf(input, around) ?? (leftover ? { type: 'swallow' } : null);
+}
+
+function meaningOf(input: KeyInput, around: Surroundings): Intent | null {
   const { holdKey } = around.settings;
   if (isHoldKey(input, holdKey))
     return input.phase === 'down' ? { type: 'hold-down' } : { type: 'hold-up', shift: input.shift };
@@ -45,7 +52,11 @@ function whileHeld(input: KeyInput, around: Surroundings): Intent | null {
   const held = heldKeyAt(input);
   if (held === null)
     return around.switcher === 'closed' ? null : (inSwitcher(input, around) ?? { type: 'swallow' });
-  if (isStep(held)) return { type: 'step', step: held, repeat: input.repeat };
+  if (isStep(held)) {
+    // Opening takes a fresh press: a key that was down before the hold key opens nothing.
+    const stale = input.repeat && around.switcher === 'closed';
+    return stale ? { type: 'swallow' } : { type: 'step', step: held, repeat: input.repeat };
+  }
   if (input.repeat) return { type: 'swallow' };
   if (held === 'glance') return { type: 'glance', on: true };
   if (held === 'search') return { type: 'search' };
@@ -58,6 +69,8 @@ function inSwitcher(input: KeyInput, around: Surroundings): Intent | null {
   switch (input.key) {
     case 'ArrowDown':
       return { type: 'step', step: 'older-application', repeat };
+    case 'Tab':
+      return { type: 'step', step: input.shift ? 'newer-application' : 'older-application', repeat };
     case 'ArrowUp':
       return { type: 'step', step: 'newer-application', repeat };
     case 'ArrowRight':

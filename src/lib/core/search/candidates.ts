@@ -74,16 +74,13 @@ export function candidatesOf(session: Session): Candidate[] {
       wish: { type: 'open-document', document: id },
       command: null,
     }));
-  const commands = DESK_COMMANDS.map((command): Candidate => ({
-    key: `command:${command.id}`,
-    learnedAs: `command:${command.id}`,
-    kind: 'command',
-    title: command.title,
-    detail: '',
-    running: false,
-    position: Infinity,
-    wish: command.wish?.(session) ?? null,
-    command,
-  }));
+  const commands = DESK_COMMANDS.flatMap((command): Candidate[] => {
+    const wish = command.wish?.(session) ?? null;
+    if (wish === null && !command.page) return [];
+    const key = `command:${command.id}`;
+    const { title } = command;
+    const never = { running: false, position: Infinity };
+    return [{ key, learnedAs: key, kind: 'command', title, detail: '', ...never, wish, command }];
+  });
   return [...windows, ...applications, ...documents, ...commands];
 }

@@ -1,22 +1,11 @@
-import type { Action } from '../keys/key-map';
-import type { Wish } from '../session/commands';
-import type { ApplicationId, Session, WindowId } from '../session/session';
+import type { Session } from '../session/session';
 import { windowOf, windowsOf, windowToChoose } from '../session/views';
+import { frontTarget, type Target } from './acting';
 import { highlightedLeaf, highlightedResult, unfoldedRow, type Switcher } from './switcher';
 
-/** What the keys act on: the highlight of the open switcher, or else the front window. */
-export interface Target {
-  readonly application: ApplicationId;
-  /** Null for an application without windows. */
-  readonly window: WindowId | null;
-}
-
-/** What the keys act on now; null while that is nothing. */
+/** What the keys act on now: the highlight of the open switcher, or else the front window; null if there is none. */
 export function targetOf(switcher: Switcher | null, session: Session): Target | null {
-  if (!switcher) {
-    const { front } = session;
-    return front === null ? null : { application: windowOf(session, front).application, window: front };
-  }
+  if (!switcher) return frontTarget(session);
   if (switcher.search) return targetOfResult(switcher, session);
   const row = unfoldedRow(switcher);
   return row ? { application: row.application, window: highlightedLeaf(switcher, session) } : null;
@@ -29,19 +18,4 @@ function targetOfResult(switcher: Switcher, session: Session): Target | null {
   if (wish?.type !== 'switch-to-application') return null;
   const windows = windowsOf(session, wish.application).map(({ id }) => id);
   return { application: wish.application, window: windowToChoose(session, windows) };
-}
-
-/** What an action wishes for its target; null if it has nothing to act on. */
-export function wishFor(action: Action, target: Target | null): Wish | null {
-  switch (action) {
-    case 'put-back':
-    case 'sweep':
-    case 'reopen':
-      return { type: action };
-    case 'minimise':
-    case 'close':
-      return target?.window ? { type: action, window: target.window } : null;
-    default:
-      return target && { type: action, application: target.application };
-  }
 }

@@ -4,6 +4,7 @@ import { interpret, type Intent } from '../../core/keys/interpret';
 import { isHeld, isHoldKey, type KeyInput } from '../../core/keys/key-input';
 import type { Action } from '../../core/keys/key-map';
 import type { Wish } from '../../core/session/commands';
+import type { Event as SessionEvent } from '../../core/session/events';
 import type { ApplicationId, DocumentId, Session, WindowId } from '../../core/session/session';
 import { applicationOf, askingTitles, titleOf, windowOf } from '../../core/session/views';
 import {
@@ -13,12 +14,13 @@ import {
   type Switcher,
   type SwitcherInput,
 } from '../../core/switcher/switcher';
-import { targetOf, wishFor } from '../../core/switcher/target';
+import { wishFor, type Target } from '../../core/switcher/acting';
+import { targetOf } from '../../core/switcher/target';
 import { standingOfWindow } from '../../core/switcher/standing';
 import { keyInputFrom } from '../../client/key-input';
 import { Outbox } from '../../client/outbox';
 import { SessionLink } from '../../client/session-link.svelte';
-import { noticeText, standingText, TEXTS, windowName } from '../texts';
+import { happenedText, noticeText, standingText, TEXTS, windowName } from '../texts';
 
 /**
  * A quick tap is released within this many ms and then paints nothing (switching rule 8). A second press shows the
@@ -51,6 +53,8 @@ export class Desk {
   #showing: ReturnType<typeof setTimeout> | undefined;
   /** Whether the hold key went down and nothing else since. */
   #tapped = false;
+  /** Positions still down from a press that was taken. */
+  readonly #taken = new Set<string>();
   #pointer: { screenX: number; screenY: number } | null = null;
 
   constructor(id: string, stored: { session: Session; seq: number }, host: Host, storage: Storage) {
@@ -85,9 +89,12 @@ export class Desk {
     this.#noticeHold(input);
     const intent = interpret(input, {
       switcher: this.switcher?.mode ?? 'closed',
-      typed: this.switcher?.search != null,
+      typed: Boolean(this.switcher?.search),
+      taken: this.#taken.has(input.code),
       settings: this.session.settings,
     });
+    if (intent && input.phase === 'down') this.#taken.add(input.code);
+    else this.#taken.delete(input.code);
     if (!intent) return;
     // The hold key alone would open a menu in some browsers when it comes up.
     event.preventDefault();
@@ -100,6 +107,7 @@ export class Desk {
     this.held = false;
     this.shifted = false;
     this.#tapped = false;
+    this.#taken.clear();
     this.glancing = false;
     if (this.switcher?.mode !== 'holding') return;
     this.#advance({ type: 'focus-lost' });
@@ -144,22 +152,34 @@ export class Desk {
     this.say(TEXTS.closedWithout);
   }
 
-  /** Does what is wished, and says what there is to say about it. */
-  wish(wish: Wish): void {
+  /** Does what is wished, all of it or nothing, and says what came of it. */
+  wish(...wishes: readonly Wish[]): void {
     for (const flush of this.#flushes) flush();
-    this.#submit(wish);
-  }
-
-  #submit(wish: Wish): void {
-    const before = this.session;
-    const { notices, refusal } = this.link.submit(wish);
+    const before = { session: this.session, highlighted: this.highlighted };
+    const { events, notices, refusal } = this.link.submit(...wishes);
     const [notice] = notices;
-    const asking = askingTitles(this.session).filter((title) => !askingTitles(before).includes(title));
     if (refusal) this.say(refusal.detail, true);
     else if (notice) this.say(noticeText(this.session, notice), true);
-    else if (asking.length > 0) this.say(TEXTS.asks(asking));
-    else if (this.session.front !== before.front && !this.switcher) this.say(this.frontText());
-    else if (this.session !== before) this.urgent = false;
+    else if (events.length > 0) this.#sayOutcome(before, events);
+  }
+
+  #sayOutcome(
+    before: { session: Session; highlighted: Target | null },
+    events: readonly SessionEvent[],
+  ): void {
+    this.urgent = false;
+    const askedBefore = askingTitles(before.session);
+    const asking = askingTitles(this.session).filter((title) => !askedBefore.includes(title));
+    const moved = this.shown
+      ? this.highlighted?.application !== before.highlighted?.application ||
+        this.highlighted?.window !== before.highlighted?.window
+      : this.session.front !== before.session.front;
+    const said = [
+      happenedText(before.session, events),
+      asking.length > 0 ? TEXTS.asks(asking) : '',
+      moved ? (this.shown ? this.#highlightText() : this.frontText()) : '',
+    ].filter(Boolean);
+    if (said.length > 0) this.say(said.join('. '));
   }
 
   say(text: string, urgent = false): void {
@@ -218,7 +238,7 @@ export class Desk {
     clearTimeout(this.#showing);
     if (!this.switcher || this.shown) return;
     this.shown = true;
-    this.#sayHighlight();
+    this.say(this.#highlightText());
   }
 
   #holdDown(): void {
@@ -271,12 +291,15 @@ export class Desk {
       this.shown = false;
     }
     if (choice) this.#choose(choice);
-    else if (this.shown && switcher !== before && input.type !== 'session-changed') this.#sayHighlight();
+    else if (this.shown && switcher !== before && input.type !== 'session-changed')
+      this.say(this.#highlightText());
   }
 
   #choose({ wish, page, learn }: Choice): void {
-    if (learn) this.link.submit({ type: 'learn-choice', ...learn });
-    if (wish) this.wish(wish);
+    const wishes = [learn && ({ type: 'learn-choice', ...learn } as const), wish].filter(
+      (one) => one !== null,
+    );
+    if (wishes.length > 0) this.wish(...wishes);
     if (page === 'settings') this.settingsOpen = true;
     if (page === 'export') this.exportDocument();
   }
@@ -290,22 +313,20 @@ export class Desk {
     this.say(TEXTS.exported(link.download));
   }
 
-  #sayHighlight(): void {
+  #highlightText(): string {
     const search = this.switcher?.search;
     if (search)
-      return this.say(
-        TEXTS.found(search.results[search.highlighted]?.candidate.title, search.results.length),
-      );
-    const highlighted = this.highlighted;
-    if (!highlighted || !this.switcher) return this.say(TEXTS.nothingRuns);
+      return TEXTS.found(search.results[search.highlighted]?.candidate.title, search.results.length);
+    const { highlighted } = this;
+    if (!highlighted) return TEXTS.nothingRuns;
     const { name } = applicationOf(this.session, highlighted.application);
-    if (highlighted.window === null) return this.say(`${name}. ${TEXTS.noWindows}`);
+    if (highlighted.window === null) return `${name}. ${TEXTS.noWindows}`;
     const states = [
       ...(applicationOf(this.session, highlighted.application).hidden
         ? [standingText({ type: 'hidden' })]
         : []),
       ...standingOfWindow(this.session, highlighted.window).map(standingText),
     ];
-    this.say([name, titleOf(windowOf(this.session, highlighted.window)), ...states].join(', '));
+    return [name, titleOf(windowOf(this.session, highlighted.window)), ...states].join(', ');
   }
 }

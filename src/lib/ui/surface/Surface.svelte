@@ -18,7 +18,7 @@
   // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
   // question in the front window when it is asked and back when it is answered.
   const front = $derived(desk.session.front === null ? null : desk.session.windows[desk.session.front]);
-  const question = $derived(front != null && (front.asking !== null || front.offeringDraft));
+  const question = $derived(front ? front.asking !== null || front.offeringDraft : false);
   // Not before the page has arrived: the framework takes the focus away at the end of every navigation.
   let arrived = $state(false);
   afterNavigate(() => {

@@ -4,7 +4,7 @@
   import type { FoldRow } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
-  import { standingText } from '../texts';
+  import { standingText, TEXTS } from '../texts';
 
   let { desk, row, index }: { desk: Desk; row: FoldRow; index: number } = $props();
 
@@ -31,7 +31,8 @@
     <span class="truncate text-ink-soft">
       {#each windows as window, position (window.id)}
         {#if position > 0}<span class="px-1.5 opacity-60" aria-hidden="true">⟩</span>{/if}<span
-          class={window.minimised ? 'border-b-[3px] border-double border-line' : ''}>{titleOf(window)}</span
+          class={window.minimised ? 'border-b-[3px] border-double border-line' : ''}
+          >{titleOf(window)}{#if window.minimised}<span class="sr-only">, {TEXTS.minimised}</span>{/if}</span
         >
       {/each}
     </span>

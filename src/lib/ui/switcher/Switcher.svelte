@@ -159,6 +159,7 @@
     style:max-height="{viewHeight}px"
     onscroll={() => (scrolledTo = scrollTop = list.scrollTop)}
     onpointermove={hover}
+    onmousedown={(event) => event.preventDefault()}
     onclick={choose}
     id="switcher-list"
     role="grid"
