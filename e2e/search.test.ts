@@ -71,6 +71,18 @@ describe('search', () => {
     expect(await person.frontName()).toBe('a1 — A');
   });
 
+  it('offers what the keys do to the front window, unless nothing is in front', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    await person.chord('Q');
+    await person.page.keyboard.type('quit front');
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('b1 — B');
+    await person.chord('G');
+    await person.chord('Q');
+    await person.page.keyboard.type('quit front');
+    await person.switcher.getByText('Nothing is called').waitFor();
+  });
+
   it('says what to do when nothing is found', async () => {
     const person = await at(atDesk('a: a1'));
     await person.chord('Q');
@@ -83,6 +95,18 @@ describe('search', () => {
 });
 
 describe('a switcher that stays', () => {
+  it('keeps the keys: Tab goes on, and a click beside the text does not take them away', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 | c: c1'));
+    await person.chord('Q');
+    await person.press('Tab', 'Tab', 'Shift+Tab');
+    expect(await person.selectedLeaf.textContent()).toContain('b1');
+    await person.switcher.getByText('3 running').click();
+    await person.page.keyboard.type('c1');
+    await person.selectedLeaf.getByText('c1').waitFor();
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('c1 — C');
+  });
+
   it('takes arrows, Home, End and Page keys', async () => {
     const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1 | d: d1 | e: e1 | f: f1 | g: g1'));
     await person.chord('Q');

@@ -73,6 +73,22 @@ describe('hold, step, let go', () => {
     expect(await person.frontName()).toBe('a3 — A');
   });
 
+  it('a key still down after the release types nothing into the window that came', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    const { keyboard } = person.page;
+    await keyboard.down('Alt');
+    await keyboard.down('KeyS');
+    await keyboard.up('Alt');
+    const text = person.page.locator('textarea:focus');
+    await text.and(person.page.getByLabel('b1')).waitFor();
+    // Pressed again without coming up: that is what auto-repeat looks like.
+    await keyboard.down('KeyS');
+    await keyboard.up('KeyS');
+    await person.page.keyboard.type('!');
+    expect((await text.inputValue()).replace('!', '')).toBe('b1');
+    expect(await text.inputValue()).toContain('!');
+  });
+
   it('Escape changes nothing', async () => {
     const person = await at(atDesk('a: a1 | b: b1'));
     await person.hold('S');
@@ -134,6 +150,21 @@ describe('for those who do not see the screen', () => {
     await person.page.getByRole('status').getByText('Berths, Timber Quay').waitFor();
     await person.release();
     await person.page.getByRole('status').getByText('Timber Quay — Berths, in front').waitFor();
+  });
+
+  it('what was put away or ended while holding is announced', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 | c: c1 | d: d1'));
+    const status = person.page.getByRole('status');
+    await person.hold('S');
+    await person.switcher.waitFor();
+    await person.hold('X');
+    await status.getByText('B, hidden').waitFor();
+    await person.hold('S', 'V');
+    await status.getByText('C has ended. D, d1').waitFor();
+    await person.press('Escape');
+    await person.release();
+    await person.chord('Z');
+    await status.getByText('a1, minimised. d1 — D, in front').waitFor();
   });
 
   it('the keys go to the front window', async () => {

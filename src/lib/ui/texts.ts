@@ -54,7 +54,10 @@ export function standingText(standing: Standing): string {
       return standing.titles.length === 1 ? 'unsaved' : `${standing.titles.length} unsaved`;
     case 'minimised':
       if (standing.all)
-        return standing.titles.length === 1 ? 'minimised' : `all ${standing.titles.length} minimised`;
+        return (
+          ['', 'minimised', 'both minimised'][standing.titles.length] ??
+          `all ${standing.titles.length} minimised`
+        );
       return `${standing.titles.length} minimised`;
     case 'elsewhere':
       return `${standing.all ? '' : 'some '}on ${listed.format(standing.workspaces)}`;
@@ -142,6 +145,10 @@ export const TEXTS = {
   switcher: 'Switcher',
   switchTo: 'Switch to',
   running: (count: number) => `${count} running`,
+  foundCount: (count: number) => `${count} found`,
+  rows: 'applications',
+  leaves: 'windows',
+  results: 'results',
   windows: (count: number) => (count === 1 ? '1 window' : `${count} windows`),
   used: (ago: string) => `used ${ago} ago`,
   neverUsed: 'not used yet',
@@ -150,6 +157,9 @@ export const TEXTS = {
   nothingInFront: 'Nothing is in front',
   nothingToActOn: 'There is no window here for that.',
   emptySurface: 'Nothing lies open here.',
+  goesToLast: 'goes to what was used last',
+  putsBack: (what: string) => `puts back ${what}`,
+  findsAnything: 'finds and opens anything',
   inFront: (name: string) => `${name}, in front`,
   closedWithout: 'Switcher closed, nothing chosen',
   releaseMissed: 'Switcher stays open: press Enter to switch or Escape to stay',
@@ -191,7 +201,7 @@ export const SETTINGS_TEXTS = {
   forgetAll: 'Forget everything',
   document: 'This desk as a document',
   exportButton: 'Export',
-  importLabel: 'Open another desk from a document:',
+  importLabel: 'Open another desk:',
   notImported: (file: string, why: string) => `${file} was not opened. ${why}`,
   noServer: 'The server cannot be reached.',
   close: 'Close',

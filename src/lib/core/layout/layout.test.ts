@@ -4,7 +4,7 @@ import type { Geometry } from '../session/session';
 import { cascade } from './cascade';
 import { exposedWindows } from './exposed';
 import { layersFor } from './layers';
-import { splitTitles } from './similar-titles';
+import { folded, splitTitles } from './similar-titles';
 import { scrollToSpan, visibleSlice } from './slice';
 
 const SURFACE = { width: 100, height: 70 };
@@ -135,6 +135,12 @@ describe('similar titles', () => {
       { shared: 'Berth plan 2026 — week ', own: '48' },
       { shared: '', own: 'Inbox' },
     ]);
+  });
+
+  it('fold the beginning that they share to its last words, which stand next to what differs', () => {
+    expect(folded('Berth plan, harbour year 2026, week ', 28)).toBe('… harbour year 2026, week');
+    expect(folded('Berth plan, week ', 28)).toBe('Berth plan, week');
+    expect(folded('Unterkielfreiheitsberechnungen ', 12)).toBe('… rechnungen');
   });
 
   it('always keep something of their own, and nothing gets lost', () => {

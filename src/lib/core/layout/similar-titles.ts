@@ -6,6 +6,8 @@ export interface SplitTitle {
 
 /** Shorter shared beginnings are not worth folding. */
 const LEAST_SHARED = 10;
+/** Stands for what was folded away. */
+const FOLD = '… ';
 
 /**
  * Splits titles so that the part that differs can be shown in full: each is compared with the one that it shares
@@ -35,4 +37,13 @@ function sharedWords(a: string, b: string): number {
   let length = 0;
   while (length < Math.min(a.length, b.length) && a[length] === b[length]) length += 1;
   return a.lastIndexOf(' ', Math.min(length, a.length - 1, b.length - 1)) + 1;
+}
+
+/** A shared beginning folded to its last whole words, at most `letters` of them with the mark that shows the fold. */
+export function folded(shared: string, letters: number): string {
+  const whole = shared.trimEnd();
+  if (whole.length <= letters) return whole;
+  const end = whole.slice(-(letters - FOLD.length));
+  const start = end.indexOf(' ') + 1;
+  return FOLD + end.slice(start);
 }

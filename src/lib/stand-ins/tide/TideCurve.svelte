@@ -12,6 +12,8 @@
   const HOURS = 24;
   const HOUR_MARKS = [0, 6, 12, 18, 24];
   const METRE_MARKS = [0, 2, 4, 6];
+  /** Half the width of a label at a turning of the tide. */
+  const LABEL_REACH = 42;
 
   const x = scaleLinear([0, HOURS], [MARGIN.left, WIDTH - MARGIN.right]);
   const y = scaleLinear([0, 6], [HEIGHT - MARGIN.bottom, MARGIN.top]);
@@ -19,6 +21,10 @@
     (point) => x(point.hour),
     (point) => y(point.height),
   );
+
+  /** Where a label at an hour is centred so that it stays clear of the edges. */
+  const labelX = (hour: number) =>
+    Math.min(Math.max(x(hour), MARGIN.left + LABEL_REACH), WIDTH - LABEL_REACH);
 
   const midnight = $derived(new Date(day).setHours(0, 0, 0, 0));
   const curve = $derived(tideCurve(constituentsFrom(text), midnight, HOURS));
@@ -46,14 +52,22 @@
     >
   {/each}
   {#each HOUR_MARKS as hour (hour)}
-    <text x={x(hour)} y={HEIGHT - 8} text-anchor="middle" class="fill-ink-soft font-mono text-[12px]"
-      >{hour}:00</text
+    <text
+      x={x(hour)}
+      y={HEIGHT - 8}
+      text-anchor={hour === HOURS ? 'end' : 'middle'}
+      class="fill-ink-soft font-mono text-[12px]">{hour}:00</text
     >
   {/each}
   <path d={path(curve)} fill="none" stroke-width="2.5" class="stroke-tide" />
   {#each waters as { hour, height, high } (hour)}
     <circle cx={x(hour)} cy={y(height)} r="3.5" class="fill-tide" />
-    <text x={x(hour)} y={y(height) + (high ? -9 : 19)} text-anchor="middle" class="fill-ink text-[12.5px]">
+    <text
+      x={labelX(hour)}
+      y={y(height) + (high ? -9 : 19)}
+      text-anchor="middle"
+      class="fill-ink text-[12.5px]"
+    >
       {clock(hour)} · {height.toFixed(1)} m
     </text>
   {/each}

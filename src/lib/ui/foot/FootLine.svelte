@@ -1,41 +1,25 @@
 <script lang="ts">
   import { format } from 'date-fns';
-  import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
+  import { KEY_MAP } from '../../core/keys/key-map';
   import { applicationOf, askingTitles, titleOf, windowOf } from '../../core/session/views';
   import { keyLabel } from '../../client/key-labels.svelte';
   import type { Desk } from '../desk/desk.svelte';
+  import { LEGENDS } from '../legends';
   import Key from '../parts/Key.svelte';
+  import Legend from '../parts/Legend.svelte';
   import { putAwayText, TEXTS } from '../texts';
 
   let { desk, now }: { desk: Desk; now: Date } = $props();
 
-  const RESTING: readonly [HeldKey, string][] = [
-    ['older-application', 'older'],
-    ['newer-application', 'newer'],
-    ['next-window', 'next window'],
-  ];
-  const HELD: readonly [HeldKey, string][] = [
-    ...RESTING,
-    ['minimise', 'minimise'],
-    ['hide-or-show', 'hide'],
-    ['close', 'close'],
-    ['quit', 'quit'],
-    ['sweep', 'sweep'],
-    ['glance', 'glance'],
-  ];
-
-  const SHIFTED: readonly [HeldKey, string][] = [
-    ['minimise-all', 'minimise all'],
-    ['solo', 'solo'],
-    ['close-all', 'close all'],
-    ['end-now', 'end now'],
-    ['reopen', 'reopen'],
-  ];
-
   const front = $derived(desk.session.front === null ? null : windowOf(desk.session, desk.session.front));
   const asking = $derived(askingTitles(desk.session).length);
   const workspace = $derived(desk.session.workspaces.find(({ id }) => id === desk.session.workspace)?.name);
-  const keys = $derived(desk.held ? (desk.shifted ? SHIFTED : HELD) : RESTING);
+  const keys = $derived.by(() => {
+    const { foot } = LEGENDS;
+    if (desk.shown) return desk.held && desk.shifted ? foot.underSwitcherWithShift : foot.underSwitcher;
+    if (!desk.held) return foot.resting;
+    return desk.shifted ? foot.heldWithShift : foot.held;
+  });
 </script>
 
 <footer
@@ -45,13 +29,14 @@
     <span class="truncate bg-marigold px-2 text-on-marigold">{desk.announcement}</span>
   {:else if front}
     <b>{applicationOf(desk.session, front.application).name}</b>
-    <span class="truncate">{titleOf(front)}</span>
+    <span class="max-w-60 shrink-0 truncate">{titleOf(front)}</span>
   {:else}
     <span>{TEXTS.nothingInFront}</span>
   {/if}
   {#if desk.putAway}
     <span class="truncate text-bar-soft"
-      ><Key dark label={keyLabel(KEY_MAP['put-back'].code)} /> puts back {putAwayText(desk.putAway)}</span
+      ><Key dark label={keyLabel(KEY_MAP['put-back'].code)} />
+      {TEXTS.putsBack(putAwayText(desk.putAway))}</span
     >
   {/if}
   {#if desk.link.offline}
@@ -62,9 +47,7 @@
   {#if asking > 0}<span class="bg-marigold px-2 text-on-marigold">{TEXTS.askingCount(asking)}</span>{/if}
   <span class="ml-auto flex items-center gap-2.5">
     {#if !desk.held}hold <Key dark label={desk.session.settings.holdKey} /> then{/if}
-    {#each keys as [key, text] (key)}
-      <span><Key dark label={keyLabel(KEY_MAP[key].code)} /> {text}</span>
-    {/each}
+    <Legend entries={keys} />
   </span>
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
     >{TEXTS.switchButton}</button

@@ -49,7 +49,7 @@
       {#each options as option (option)}
         <RadioGroup.Item
           value={option}
-          class="rounded-[3px] border border-line px-2.5 py-0.5 data-[state=checked]:border-ink data-[state=checked]:bg-marigold data-[state=checked]:font-semibold data-[state=checked]:text-on-marigold"
+          class="rounded-[3px] border border-line px-2.5 py-0.5 data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:font-semibold data-[state=checked]:text-paper"
         >
           {SETTINGS_TEXTS.options[option] ?? option}
         </RadioGroup.Item>
@@ -78,10 +78,10 @@
             id="setting-holding"
             checked={!settings.holding}
             onCheckedChange={(checked) => change({ holding: !checked })}
-            class="inline-flex h-6 w-11 items-center border border-ink px-0.5 data-[state=checked]:bg-marigold"
+            class="inline-flex h-6 w-11 items-center border border-ink px-0.5 data-[state=checked]:bg-ink"
           >
             <Switch.Thumb
-              class="block size-4 bg-ink data-[state=checked]:translate-x-5 data-[state=checked]:bg-on-marigold"
+              class="block size-4 bg-ink data-[state=checked]:translate-x-5 data-[state=checked]:bg-paper"
             />
           </Switch.Root>
           <span class="text-ink-soft">{SETTINGS_TEXTS.holdingHint}</span>
@@ -127,7 +127,7 @@
             type="file"
             accept="application/json,.json"
             onchange={importDocument}
-            class="max-w-60 text-xs"
+            class="max-w-72 text-xs file:mr-2 file:rounded-[3px] file:border file:border-b-2 file:border-line file:bg-paper file:px-2 file:py-0.5 file:text-sm file:font-semibold"
           />
         </label>
       </div>

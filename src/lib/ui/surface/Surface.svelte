@@ -3,6 +3,7 @@
   import { afterNavigate } from '$app/navigation';
   import type { Desk } from '../desk/desk.svelte';
   import { TEXTS } from '../texts';
+  import EmptySurface from './EmptySurface.svelte';
   import { SurfaceWindows } from './surface-windows';
   import WindowSheet from './Window.svelte';
 
@@ -54,6 +55,6 @@
     {/each}
   </div>
   {#if windows.length === 0}
-    <p class="absolute inset-x-0 top-1/3 text-center text-lg text-ink-soft">{TEXTS.emptySurface}</p>
+    <EmptySurface {desk} />
   {/if}
 </main>

@@ -3,7 +3,7 @@
   import { usedAt } from '../../core/recency/order';
   import { activeTab, documentOf, titleOf, windowOf } from '../../core/session/views';
   import { standingOfWindow } from '../../core/switcher/standing';
-  import type { SplitTitle } from '../../core/layout/similar-titles';
+  import { folded, type SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import { LEAF_WIDTH, PREVIEW_HEIGHT, PREVIEW_SCALE } from '../sizes';
@@ -25,6 +25,9 @@
     title: SplitTitle | undefined;
     now: Date;
   } = $props();
+
+  /** Letters that fit a leaf's width in the small type. */
+  const FOLDED_LETTERS = 28;
 
   const window = $derived(windowOf(desk.session, id));
   const document = $derived(documentOf(desk.session, activeTab(window).document));
@@ -60,9 +63,9 @@
   {/if}
   <div class="px-2 py-1">
     <div class="text-[13px] leading-tight">
-      {#if title?.shared}<span class="block truncate text-xs text-ink-soft">{title.shared}</span>{/if}<b
-        class="line-clamp-2 font-[650]">{title?.own ?? titleOf(window)}</b
-      >
+      {#if title?.shared}<span class="block truncate text-xs text-ink-soft"
+          >{folded(title.shared, FOLDED_LETTERS)}</span
+        >{/if}<b class="font-[650] wrap-break-word">{title?.own ?? titleOf(window)}</b>
     </div>
     <span class="flex justify-between gap-2 text-xs whitespace-nowrap text-ink-soft">
       <span>{standing.join(' · ')}</span>

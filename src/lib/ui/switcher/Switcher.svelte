@@ -1,11 +1,11 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
-  import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
   import { scrollToSpan, visibleSlice } from '../../core/layout/slice';
   import { unfoldedRow, type Switcher } from '../../core/switcher/switcher';
-  import { keyLabel } from '../../client/key-labels.svelte';
   import type { Desk } from '../desk/desk.svelte';
+  import { LEGENDS } from '../legends';
   import Key from '../parts/Key.svelte';
+  import Legend from '../parts/Legend.svelte';
   import {
     LEAF_LINE_HEIGHT,
     LEAVES_PER_LINE,
@@ -20,25 +20,6 @@
   import UnfoldedRow from './UnfoldedRow.svelte';
 
   let { desk, switcher, now }: { desk: Desk; switcher: Switcher; now: Date } = $props();
-
-  type Legend = readonly { readonly keys: readonly HeldKey[]; readonly text: string }[];
-  const LEGEND: Legend = [
-    { keys: ['newer-application', 'older-application'], text: 'applications' },
-    { keys: ['previous-window', 'next-window'], text: 'windows' },
-    { keys: ['search'], text: 'search' },
-    { keys: ['minimise'], text: 'minimise' },
-    { keys: ['hide-or-show'], text: 'hide' },
-    { keys: ['close'], text: 'close' },
-    { keys: ['quit'], text: 'quit' },
-    { keys: ['put-back'], text: 'put back' },
-  ];
-  const SHIFTED_LEGEND: Legend = [
-    { keys: ['minimise-all'], text: 'minimise all' },
-    { keys: ['solo'], text: 'solo' },
-    { keys: ['close-all'], text: 'close all' },
-    { keys: ['end-now'], text: 'end now' },
-    { keys: ['reopen'], text: 'reopen' },
-  ];
 
   let dialog: HTMLElement;
   let list: HTMLElement;
@@ -107,6 +88,11 @@
     return application === undefined ? null : () => desk.point(application, leaf ?? null);
   }
 
+  /** A press of the pointer beside the search line must not take the keys away from it. */
+  function keepFocus(event: MouseEvent) {
+    if (event.target !== line) event.preventDefault();
+  }
+
   function hover(event: PointerEvent) {
     if (desk.pointerMoved(event)) under(event)?.();
   }
@@ -123,6 +109,7 @@
 <div class="absolute inset-0 z-10 bg-(--veil)" aria-hidden="true" onpointerdown={() => desk.cancel()}></div>
 <div
   bind:this={dialog}
+  onmousedown={keepFocus}
   role="dialog"
   aria-modal="true"
   aria-label={TEXTS.switcher}
@@ -150,7 +137,11 @@
         class="h-8 flex-1 border-0 bg-transparent text-bar-ink outline-none placeholder:text-bar-soft"
       />
     </label>
-    <span class="mr-4 ml-auto font-mono text-xs text-bar-soft">{TEXTS.running(switcher.rows.length)}</span>
+    <span class="mr-4 ml-auto font-mono text-xs text-bar-soft"
+      >{switcher.search
+        ? TEXTS.foundCount(switcher.search.results.length)
+        : TEXTS.running(switcher.rows.length)}</span
+    >
   </div>
   <!-- Its keys are handled at the window, before anything in the page sees them. -->
   <!-- svelte-ignore a11y_click_events_have_key_events -->
@@ -159,7 +150,6 @@
     style:max-height="{viewHeight}px"
     onscroll={() => (scrolledTo = scrollTop = list.scrollTop)}
     onpointermove={hover}
-    onmousedown={(event) => event.preventDefault()}
     onclick={choose}
     id="switcher-list"
     role="grid"
@@ -169,7 +159,7 @@
     aria-activedescendant={activeId}
     class="-mx-1.5 overflow-x-hidden overflow-y-auto px-1.5 outline-none"
   >
-    <div role="presentation" class="relative" style:height="{scrollHeight}px">
+    <div role="presentation" class="relative bg-paper" style:height="{scrollHeight}px">
       {#if switcher.search}
         {#if switcher.search.results.length > 0}
           <Results {desk} search={switcher.search} />
@@ -198,13 +188,18 @@
     </div>
   </div>
   <div class="flex shrink-0 items-center gap-3.5 bg-bar px-4 py-2 text-[13px] text-bar-ink">
-    {#if staying}<span><Key dark label={desk.session.settings.holdKey} /> with</span>{/if}
-    {#each desk.shifted && !staying ? SHIFTED_LEGEND : LEGEND as { keys, text } (text)}
-      <span>
-        {#each keys as key (key)}<Key dark label={keyLabel(KEY_MAP[key].code)} />&nbsp;{/each}{text}
-      </span>
-    {/each}
-    <span class="ml-auto">
+    {#if desk.shifted && desk.held}
+      <Legend entries={LEGENDS.switcher.withShift} />
+    {:else if staying}
+      <span><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
+      >
+      {#if !switcher.search}<span><Key dark label="←" /> <Key dark label="→" /> {TEXTS.leaves}</span>{/if}
+      <span><Key dark label={desk.session.settings.holdKey} /> +</span>
+      <Legend entries={LEGENDS.switcher.staying} />
+    {:else}
+      <Legend entries={LEGENDS.switcher.holding} />
+    {/if}
+    <span class="ml-auto whitespace-nowrap">
       {#if !staying}
         let go of <Key dark label={desk.session.settings.holdKey} /> to switch
       {:else}

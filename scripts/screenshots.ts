@@ -1,0 +1,125 @@
+/** `npm run screenshots [-- NAME …]`: takes the pictures in docs/screenshots from the demo, each on a session of its own. */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import type { SessionDocument } from '../src/lib/core/formats/session-document';
+import { ellavane } from '../src/lib/demo/ellavane';
+import { createSession, launchChromium, Person } from '../e2e/support/browser';
+import { startServer } from '../e2e/support/server';
+import { ensureBuild } from './lib/build.mjs';
+import { throwawayCluster } from './lib/cluster.mjs';
+
+const FOLDER = 'docs/screenshots';
+const VIEWPORT = { width: 1280, height: 800 };
+/** The pictures are all taken at this moment of a working day. */
+const MOMENT = new Date('2026-11-24T06:12:00');
+
+interface View {
+  readonly desk?: () => SessionDocument;
+  readonly open: (person: Person) => Promise<unknown>;
+}
+
+const demo = (): SessionDocument => ellavane(MOMENT);
+const byNight = (): SessionDocument => ({ ...demo(), settings: { ...demo().settings, theme: 'night' } });
+const type = (person: Person, letters: string) => person.page.keyboard.type(letters);
+
+/** The demo with sixty more windows of one application, in front, whose titles begin alike. */
+function sixtyPlans(): SessionDocument {
+  const desk = demo();
+  const model = desk.windows.find(({ application }) => application === 'cabinet');
+  if (!model) throw new Error('The demo has no cabinet.');
+  const plans = Array.from({ length: 60 }, (_, n) => ({
+    ...model,
+    id: `w-plan-${n}`,
+    minimised: n % 7 === 5,
+    geometry: { x: 120 + n * 8, y: 40 + n * 6, width: 520, height: 240 },
+    tabs: [{ id: 't-plan', title: `Berth plan, harbour year 2026, week ${n + 1}`, document: 'plans-2026' }],
+    activeTab: 't-plan',
+  }));
+  const ids = plans.map(({ id }) => id);
+  const { applications, windows } = desk.recent;
+  const at = MOMENT.toISOString();
+  const uses = ids.map((id) => ({ id, at }));
+  return {
+    ...desk,
+    windows: [...desk.windows, ...plans],
+    recent: {
+      applications: [{ id: 'cabinet', at }, ...applications.filter(({ id }) => id !== 'cabinet')],
+      windows: [...uses, ...windows],
+    },
+    stacking: [...desk.stacking, ...ids.toReversed()],
+    front: ids[0] ?? null,
+  };
+}
+
+const VIEWS: Readonly<Record<string, View>> = {
+  surface: { open: async () => undefined },
+  switcher: { open: (person) => person.hold('S', 'S') },
+  'switcher-night': { desk: byNight, open: (person) => person.hold('S', 'S') },
+  'put-away-while-holding': { open: (person) => person.hold('S', 'X', 'S', 'Z', 'S', 'C', 'V') },
+  'many-windows': { desk: sixtyPlans, open: (person) => person.hold('F', 'D', 'D') },
+  search: {
+    open: async (person) => {
+      await person.chord('Q');
+      await type(person, 'to');
+    },
+  },
+  'unsaved-work': {
+    open: async (person) => {
+      await person.chord('S', 'S', 'S');
+      await person.chord('C');
+    },
+  },
+  'draft-offered': {
+    open: async (person) => {
+      await person.chord('S', 'S', 'S', 'Shift+V');
+      await person.chord('Q');
+      await type(person, 'letters');
+      await person.press('Enter');
+    },
+  },
+  settings: {
+    open: async (person) => {
+      await person.chord('Q');
+      await type(person, 'north');
+      await person.press('Enter');
+      await person.chord('Q');
+      await type(person, 'settings');
+      await person.press('Enter');
+    },
+  },
+  swept: { open: (person) => person.chord('G') },
+};
+
+const asked = process.argv.slice(2);
+const names = asked.length > 0 ? asked : Object.keys(VIEWS);
+await ensureBuild();
+mkdirSync(FOLDER, { recursive: true });
+const cluster = await throwawayCluster();
+const server = await startServer(cluster.url);
+const browser = await launchChromium();
+try {
+  for (const name of names) await take(name);
+} finally {
+  await browser.close();
+  await server.kill();
+  await cluster.stop();
+}
+
+async function take(name: string): Promise<void> {
+  const view = VIEWS[name];
+  if (!view) throw new Error(`There is no view '${name}'. There are ${Object.keys(VIEWS).join(', ')}.`);
+  const page = await browser.newPage({ viewport: VIEWPORT });
+  await page.clock.install({ time: MOMENT });
+  const session = await createSession((view.desk ?? demo)(), server.url);
+  await page.goto(`${server.url}/sessions/${session}`);
+  await page.locator('section[aria-current=true]').waitFor();
+  await view.open(new Person(page, session, server.url, []));
+  // Previews, fonts and the quiet tap's delay; the page's own clock is what they wait for.
+  await page.clock.runFor(1_000);
+  await page.evaluate(async () => {
+    await Promise.all([document.fonts.ready, ...document.getAnimations().map(({ finished }) => finished)]);
+  });
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+  await page.close();
+  console.log(`${FOLDER}/${name}.png`);
+}
