@@ -1,8 +1,10 @@
 /**
  * `npm run bench:ui`: in headless Chromium, from a key going down to the next painted frame, and the first load.
  * Once as it is (a frame waits for the screen, 60 Hz), and once with the frame rate unlimited, which leaves the work.
+ * The latencies carry all of the machine's noise; the processor time that a key costs the page's main thread does
+ * not, so that is what to compare between sizes and between versions.
  */
-import type { Browser, Page } from 'playwright-core';
+import type { Browser, CDPSession, Page } from 'playwright-core';
 import { createSession, launchChromium } from '../e2e/support/browser';
 import { startServer } from '../e2e/support/server';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
@@ -53,9 +55,10 @@ async function keys(flags: readonly string[]) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${server.url}/sessions/${await createSession(deskWith(size), server.url)}`);
     await page.locator('section[aria-current=true]').waitFor();
-    await watchFrames(page);
-    rows.push({ windows: size, action: 'stepping', ...(await stepping(page)) });
-    rows.push({ windows: size, action: 'switching', ...(await switching(page)) });
+    const meter = await meterOf(page);
+    rows.push({ windows: size, action: 'stepping', ...(await stepping(page, meter)) });
+    rows.push({ windows: size, action: 'searching', ...(await searching(page, meter)) });
+    rows.push({ windows: size, action: 'switching', ...(await switching(page, meter)) });
     await page.close();
   }
   await browser.close();
@@ -69,14 +72,43 @@ async function emptyPage(browser: Browser) {
   await page.evaluate(() =>
     addEventListener('keydown', (event) => (document.body.textContent = `${event.code} ${event.timeStamp}`)),
   );
-  await watchFrames(page);
-  for (let n = 0; n < STEPS; n += 1) {
-    await page.keyboard.press('KeyS');
-    await page.waitForTimeout(PAUSE_MS + (n % 7));
-  }
-  const result = await noted(page);
+  const meter = await meterOf(page);
+  for (let n = 0; n < STEPS; n += 1) await pressed(page, 'KeyS', n);
+  const result = await meter.read();
   await page.close();
   return result;
+}
+
+async function pressed(page: Page, key: string, n: number): Promise<void> {
+  await page.keyboard.press(key);
+  await page.waitForTimeout(PAUSE_MS + (n % 7));
+}
+
+interface Meter {
+  /** What was measured since it was read last. */
+  read(): Promise<Record<string, number>>;
+}
+
+async function meterOf(page: Page): Promise<Meter> {
+  await watchFrames(page);
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send('Performance.enable', { timeDomain: 'threadTicks' });
+  let before = await processorTime(devtools);
+  return {
+    async read() {
+      const now = await processorTime(devtools);
+      const spent = now - before;
+      const latencies = await noted(page);
+      before = await processorTime(devtools);
+      return { ...latencies, 'CPU ms a key': Number((spent / latencies.keys).toFixed(1)) };
+    },
+  };
+}
+
+/** The processor time that the page's main thread has used, in ms. */
+async function processorTime(devtools: CDPSession): Promise<number> {
+  const { metrics } = await devtools.send('Performance.getMetrics');
+  return 1000 * (metrics.find(({ name }) => name === 'TaskDuration')?.value ?? Number.NaN);
 }
 
 /** Notes for every key how long it took until the frame after it was painted. */
@@ -108,29 +140,46 @@ async function noted(page: Page) {
 }
 
 /** Steps through the open switcher; each step unfolds another row with its previews. */
-async function stepping(page: Page) {
+async function stepping(page: Page, meter: Meter) {
   await page.keyboard.down('Alt');
   await page.keyboard.press('KeyS');
   await page.getByRole('dialog').waitFor();
-  await noted(page);
-  for (let n = 0; n < STEPS; n += 1) {
-    await page.keyboard.press(n % 4 === 3 ? 'KeyF' : 'KeyS');
-    await page.waitForTimeout(PAUSE_MS + (n % 7));
-  }
-  const result = await noted(page);
+  await meter.read();
+  for (let n = 0; n < STEPS; n += 1) await pressed(page, n % 4 === 3 ? 'KeyF' : 'KeyS', n);
+  const result = await meter.read();
   await page.keyboard.press('Escape');
   await page.keyboard.up('Alt');
-  await noted(page);
+  await meter.read();
+  return result;
+}
+
+/** Types a word letter by letter with search open, takes it back, and so on. */
+async function searching(page: Page, meter: Meter) {
+  await page.keyboard.down('Alt');
+  await page.keyboard.press('KeyQ');
+  await page.keyboard.up('Alt');
+  await page.getByRole('dialog').waitFor();
+  await meter.read();
+  const word = ['q', 'u', 'a', 'y'];
+  for (let n = 0; n < STEPS; n += 1)
+    await pressed(
+      page,
+      n % (2 * word.length) < word.length ? (word[n % word.length] ?? 'q') : 'Backspace',
+      n,
+    );
+  const result = await meter.read();
+  await page.keyboard.press('Escape');
+  await meter.read();
   return result;
 }
 
 /** Quick flips: the release brings another window to the front. */
-async function switching(page: Page) {
+async function switching(page: Page, meter: Meter) {
   for (let n = 0; n < STEPS / 3; n += 1) {
     await page.keyboard.down('Alt');
     for (let step = 0; step <= n % 3; step += 1) await page.keyboard.press('KeyS');
     await page.keyboard.up('Alt');
     await page.waitForTimeout(PAUSE_MS + (n % 7));
   }
-  return noted(page);
+  return meter.read();
 }

@@ -13,6 +13,6 @@ export const UNFOLDED_FRAME = 50;
 export const PREVIEW_SCALE = 0.5;
 export const PREVIEW_HEIGHT = 84;
 /** Previews are drawn once the highlight has rested on a row for this long, in ms. */
-export const PREVIEW_REST_MS = 40;
+export const PREVIEW_REST_MS = 80;
 /** What stands above and below the switcher's rows: margins, search line, legend and foot line. */
 export const SWITCHER_FRAME = 148;

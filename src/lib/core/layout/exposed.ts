@@ -16,15 +16,16 @@ export function exposedWindows<W extends { readonly geometry: Geometry }>(
   const columns = Math.ceil(surface.width / CELL);
   const rows = Math.ceil(surface.height / CELL);
   const covered = new Uint8Array(columns * rows);
+  let open = covered.length;
   const exposed = new Set<W>();
-  for (let index = windows.length - 1; index >= 0; index -= 1) {
+  for (let index = windows.length - 1; index >= 0 && open > 0; index -= 1) {
     const window = windows[index];
     if (!window) continue;
     const [left, right] = span(window.geometry.x, window.geometry.width, surface.width);
     const [top, bottom] = span(window.geometry.y, window.geometry.height, surface.height);
     if (!reaches(covered, columns, touched(left, right), touched(top, bottom))) continue;
     exposed.add(window);
-    cover(covered, columns, filled(left, right, surface.width), filled(top, bottom, surface.height));
+    open -= cover(covered, columns, filled(left, right, surface.width), filled(top, bottom, surface.height));
   }
   return exposed;
 }
@@ -52,7 +53,14 @@ function reaches(covered: Uint8Array, columns: number, [left, right]: Span, [top
   return false;
 }
 
-function cover(covered: Uint8Array, columns: number, [left, right]: Span, [top, bottom]: Span): void {
+/** Covers cells and answers with how many of them were open. */
+function cover(covered: Uint8Array, columns: number, [left, right]: Span, [top, bottom]: Span): number {
+  let closed = 0;
   for (let row = top; row < bottom; row += 1)
-    if (left < right) covered.fill(1, row * columns + left, row * columns + right);
+    for (let cell = row * columns + left, end = row * columns + right; cell < end; cell += 1)
+      if (covered[cell] === 0) {
+        covered[cell] = 1;
+        closed += 1;
+      }
+  return closed;
 }

@@ -8,7 +8,8 @@ import { describe, expect, it } from 'vitest';
 import { later } from '../../../../tests/desk';
 import { words } from '../../../../tests/words';
 import type { Candidate } from './candidates';
-import { catalogueOf, search } from './search';
+import { catalogueOf } from './catalogue';
+import { search } from './search';
 
 const LIST = words(2_000);
 const catalogue = catalogueOf(

@@ -6,7 +6,8 @@ import { fromDocument } from '../formats/session-document';
 import type { Session } from '../session/session';
 import type { Candidate } from './candidates';
 import { learn } from './learning';
-import { catalogueOf, MOST_LEARNED, ONE_CHOICE, rankOf, search, sessionCatalogue } from './search';
+import { catalogueOf, initialsOf, sessionCatalogue } from './catalogue';
+import { marksOf, MOST_LEARNED, MOST_RESULTS, ONE_CHOICE, rankOf, search } from './search';
 
 const office: Session = fromDocument(ellavane(new Date(START)));
 const find = (letters: string, session = office) =>
@@ -54,8 +55,42 @@ describe('search finds', () => {
 
   it('and marks the letters that matched, in the title and beside it', () => {
     const [found] = search(sessionCatalogue(office), 'lock tides', [], later(0));
-    expect([...(found?.titleMarks ?? [])]).toEqual([0, 1, 2, 3]);
-    expect([...(found?.detailMarks ?? [])]).toEqual([0, 1, 2, 3, 4]);
+    const marks = found && marksOf(found);
+    expect([...(marks?.title ?? [])]).toEqual([0, 1, 2, 3]);
+    expect([...(marks?.detail ?? [])]).toEqual([0, 1, 2, 3, 4]);
+  });
+});
+
+describe('letters inside words', () => {
+  const titled = (titles: readonly string[]) =>
+    catalogueOf(
+      titles.map((title, position): Candidate => ({
+        key: `document:${position}`,
+        learnedAs: `document:${position}`,
+        kind: 'document',
+        title,
+        detail: '',
+        running: false,
+        position,
+        wish: null,
+        command: null,
+      })),
+    );
+  const titlesFor = (letters: string, titles: readonly string[]) =>
+    search(titled(titles), letters, [], later(0)).map(({ candidate }) => candidate.title);
+
+  it('count while the list has room', () => {
+    expect(titlesFor('quay', ['Timberquay', 'Quay'])).toEqual(['Quay', 'Timberquay']);
+  });
+
+  it('wait for more letters once word starts alone fill the list', () => {
+    const quays = Array.from({ length: MOST_RESULTS }, (_, n) => `Quay for heavy ships ${n}`);
+    expect(titlesFor('q', ['equal', ...quays])).toEqual(quays);
+    expect(titlesFor('qual', ['equal', ...quays])).toContain('equal');
+  });
+
+  it('are told from the letters that words start with, whatever accents they carry', () => {
+    expect([...initialsOf('Écluse n° 4 — d’été, under-keel')].sort()).toEqual(['4', 'd', 'e', 'k', 'n', 'u']);
   });
 });
 
@@ -73,7 +108,7 @@ describe('the ranking', () => {
     const titles = (letters: string, learned = office.learned, at = later(0)) =>
       search(sessionCatalogue(office), letters, learned, at).map(({ candidate }) => candidate.key);
     const before = titles('l');
-    const choice = sessionCatalogue(office).byKey.get(before[4] ?? '')?.learnedAs ?? '';
+    const choice = sessionCatalogue(office).byKey.get(before[4] ?? '')?.candidate.learnedAs ?? '';
     let learned = office.learned;
     for (let n = 0; n < 6; n += 1) learned = learn(learned, { letters: 'lo', choice, at: later(n) });
     expect(titles('l', learned).indexOf(before[4] ?? '')).toBeLessThan(4);

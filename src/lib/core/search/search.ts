@@ -4,8 +4,9 @@
  * well. The ranking is ours, see {@link rankOf}.
  */
 import fuzzysort, { type SnapshotKey } from 'fuzzysort';
-import type { Instant, LearnedChoice, Session } from '../session/session';
-import { candidatesOf, type Candidate } from './candidates';
+import type { Instant, LearnedChoice } from '../session/session';
+import type { Candidate } from './candidates';
+import { initialsOf, JOINT, textOf, type Catalogue, type Entry } from './catalogue';
 import { strengthAt } from './learning';
 
 export interface Found {
@@ -13,9 +14,14 @@ export interface Found {
   /** How well the letters match, 0 to 1. */
   readonly quality: number;
   readonly rank: number;
-  /** The matched letters: indices into the title, and into the detail. */
-  readonly titleMarks: ReadonlySet<number>;
-  readonly detailMarks: ReadonlySet<number>;
+  /** The letters that matched: those that were typed, or those with a slip repaired. */
+  readonly letters: string;
+}
+
+/** The matched letters: indices into the title, and into the detail. */
+export interface Marks {
+  readonly title: ReadonlySet<number>;
+  readonly detail: ReadonlySet<number>;
 }
 
 /** The most results that are shown. */
@@ -36,53 +42,6 @@ export const ONE_CHOICE = MOST_LEARNED / 3;
 const RUNNING = 0.06;
 const MOST_RECENT = 0.04;
 
-/** What keeps title and detail apart in the searched text. */
-const JOINT = ' · ';
-
-/** Candidates made ready for searching. */
-export interface Catalogue {
-  readonly candidates: readonly Candidate[];
-  readonly byKey: ReadonlyMap<string, Candidate>;
-  /** The candidates by what a choice of them is remembered as. */
-  readonly byLearned: ReadonlyMap<string, readonly Candidate[]>;
-  readonly snapshot: SnapshotKey<Candidate>;
-  /** Another one for repaired slips: a snapshot narrows from keystroke to keystroke, and slips would break that. */
-  readonly slips: SnapshotKey<Candidate>;
-}
-
-const textOf = (candidate: Candidate): string =>
-  candidate.detail === '' ? candidate.title : `${candidate.title}${JOINT}${candidate.detail}`;
-
-/** Makes candidates ready; do it once, then search often. */
-export const catalogueOf = (candidates: readonly Candidate[]): Catalogue => ({
-  candidates,
-  byKey: new Map(candidates.map((candidate) => [candidate.key, candidate])),
-  byLearned: grouped(candidates),
-  snapshot: fuzzysort.snapshot(candidates, { key: textOf }),
-  slips: fuzzysort.snapshot(candidates, { key: textOf }),
-});
-
-function grouped(candidates: readonly Candidate[]): Map<string, Candidate[]> {
-  const groups = new Map<string, Candidate[]>();
-  for (const candidate of candidates) {
-    const group = groups.get(candidate.learnedAs);
-    if (group) group.push(candidate);
-    else groups.set(candidate.learnedAs, [candidate]);
-  }
-  return groups;
-}
-
-const catalogues = new WeakMap<Session, Catalogue>();
-
-/** The catalogue of a session, made at its first search. */
-export function sessionCatalogue(session: Session): Catalogue {
-  const known = catalogues.get(session);
-  if (known) return known;
-  const made = catalogueOf(candidatesOf(session));
-  catalogues.set(session, made);
-  return made;
-}
-
 /** What the letters find, best first, at most {@link MOST_RESULTS}; nothing for blank letters. */
 export function search(
   catalogue: Catalogue,
@@ -94,30 +53,38 @@ export function search(
   if (query === '') return [];
   const strengths = strengthsFor(query, learned, at);
   const found = new Map<string, Found>();
-  const add = (candidate: Candidate, quality: number, indexes: readonly number[]) => {
+  const add = ({ candidate }: Entry, quality: number, letters: string) => {
     const before = found.get(candidate.key);
     if (before && before.quality >= quality) return;
     const rank = rankOf(candidate, quality, strengths.get(candidate.learnedAs) ?? 0);
-    found.set(candidate.key, { candidate, quality, rank, ...marksOf(candidate, indexes) });
+    found.set(candidate.key, { candidate, quality, rank, letters });
   };
+  const match = (
+    letters: string,
+    among: SnapshotKey<Entry> | undefined,
+    threshold: number,
+    share = 1,
+  ): void => {
+    if (!among) return;
+    for (const { obj, score } of fuzzysort.go(letters, among, { limit: MOST_RESULTS, threshold }))
+      add(obj, score * share, letters);
+  };
+  const starting = (letters: string) => catalogue.byInitial.get([...initialsOf(letters)][0] ?? '');
 
-  const match = (letters: string, threshold: number, among = catalogue.snapshot, share = 1) => {
-    for (const { obj, score, indexes } of fuzzysort.go(letters, among, {
-      limit: MOST_RESULTS,
-      threshold,
-    }))
-      add(obj, score * share, indexes);
-  };
-  match(query, GOOD_QUALITY);
+  // As long as word starts alone fill the list, letters inside words would only be in the way.
+  match(query, starting(query), GOOD_QUALITY);
+  if (found.size < MOST_RESULTS) match(query, catalogue.all, GOOD_QUALITY);
   if (found.size === 0) {
-    match(query, LEAST_QUALITY);
-    for (const variant of swapped(query)) match(variant, GOOD_QUALITY, catalogue.slips, SWAPPED_SHARE);
+    match(query, catalogue.all, LEAST_QUALITY);
+    for (const variant of swapped(query)) match(variant, starting(variant), GOOD_QUALITY, SWAPPED_SHARE);
   }
   // What was learned counts even where many others match better.
-  for (const candidate of [...strengths.keys()].flatMap((choice) => catalogue.byLearned.get(choice) ?? [])) {
-    const known = fuzzysort.single(query, textOf(candidate));
-    if (known && known.score >= LEAST_QUALITY) add(candidate, known.score, known.indexes);
-  }
+  for (const choice of strengths.keys())
+    for (const entry of catalogue.byLearned.get(choice) ?? []) {
+      if (found.has(entry.candidate.key)) continue;
+      const known = fuzzysort.single(query, entry.prepared);
+      if (known && known.score >= LEAST_QUALITY) add(entry, known.score, query);
+    }
   return [...found.values()].sort((a, b) => b.rank - a.rank).slice(0, MOST_RESULTS);
 }
 
@@ -135,8 +102,9 @@ export function rankOf(candidate: Candidate, quality: number, strength: number):
 /** How strongly each choice is remembered for these letters, or for longer ones that begin with them. */
 function strengthsFor(query: string, learned: readonly LearnedChoice[], at: Instant): Map<string, number> {
   const strengths = new Map<string, number>();
+  const letters = lettersOf(query);
   for (const choice of learned)
-    if (choice.letters.startsWith(lettersOf(query)))
+    if (choice.letters.startsWith(letters))
       strengths.set(choice.choice, (strengths.get(choice.choice) ?? 0) + strengthAt(choice, at));
   return strengths;
 }
@@ -162,13 +130,12 @@ function swapped(query: string): string[] {
   }).filter(Boolean);
 }
 
-function marksOf(
-  candidate: Candidate,
-  indexes: readonly number[],
-): Pick<Found, 'titleMarks' | 'detailMarks'> {
+/** Which letters of a result to mark. Asked for those that are drawn alone. */
+export function marksOf({ candidate, letters }: Found): Marks {
+  const indexes = fuzzysort.single(letters, textOf(candidate))?.indexes ?? [];
   const start = candidate.title.length + JOINT.length;
   return {
-    titleMarks: new Set(indexes.filter((index) => index < candidate.title.length)),
-    detailMarks: new Set(indexes.filter((index) => index >= start).map((index) => index - start)),
+    title: new Set(indexes.filter((index) => index < candidate.title.length)),
+    detail: new Set(indexes.filter((index) => index >= start).map((index) => index - start)),
   };
 }

@@ -4,7 +4,8 @@
  */
 import { idsOf } from '../recency/order';
 import type { PageRequest } from '../search/desk-commands';
-import { lettersOf, search, sessionCatalogue, type Found } from '../search/search';
+import { sessionCatalogue } from '../search/catalogue';
+import { lettersOf, search, type Found } from '../search/search';
 import type { Wish } from '../session/commands';
 import type { ApplicationId, Instant, Session, WindowId } from '../session/session';
 import { frontApplication, windowsByApplication, windowToChoose } from '../session/views';

@@ -6,7 +6,7 @@ import type { Action } from '../../core/keys/key-map';
 import type { Wish } from '../../core/session/commands';
 import type { Event as SessionEvent } from '../../core/session/events';
 import type { ApplicationId, DocumentId, Session, WindowId } from '../../core/session/session';
-import { applicationOf, askingTitles, titleOf, windowOf } from '../../core/session/views';
+import { applicationOf, titleOf, windowOf } from '../../core/session/views';
 import {
   advance,
   type Choice,
@@ -28,6 +28,9 @@ import { happenedText, noticeText, standingText, TEXTS, windowName } from '../te
  */
 export const QUIET_TAP_MS = 110;
 
+/** Steps closer together than this, in ms, are hurried. */
+const HURRIED_MS = 250;
+
 /**
  * The desk: the session's link, the switcher, and what the keys mean right now. Components read it and call it;
  * every decision is the core's.
@@ -37,6 +40,7 @@ export class Desk {
   switcher = $state.raw<Switcher | null>(null);
   /** Whether the open switcher is on screen yet. */
   shown = $state(false);
+  /** Whether the hold key is down, and has been for longer than a quick tap: then its keys are explained. */
   held = $state(false);
   glancing = $state(false);
   /** What happened last, for the live region and the foot line. */
@@ -44,11 +48,17 @@ export class Desk {
   /** True while the announcement is something the person must read. */
   urgent = $state(false);
 
+  /** True while steps follow each other so quickly that unfolding in motion would only be in the way. */
+  hurried = false;
+  #steppedAt = -Infinity;
+
   shifted = $state(false);
   settingsOpen = $state(false);
 
   readonly highlighted = $derived(this.switcher && targetOf(this.switcher, this.session));
   readonly putAway = $derived.by(() => newestPutAway(this.session)?.entry ?? null);
+  #holding = false;
+  #explaining: ReturnType<typeof setTimeout> | undefined;
   readonly #flushes = new Set<() => void>();
   #showing: ReturnType<typeof setTimeout> | undefined;
   /** Whether the hold key went down and nothing else since. */
@@ -104,7 +114,7 @@ export class Desk {
 
   /** The page lost the focus: a release may go unseen. */
   readonly onBlur = (): void => {
-    this.held = false;
+    this.#hold(false);
     this.shifted = false;
     this.#tapped = false;
     this.#taken.clear();
@@ -168,8 +178,9 @@ export class Desk {
     events: readonly SessionEvent[],
   ): void {
     this.urgent = false;
-    const askedBefore = askingTitles(before.session);
-    const asking = askingTitles(this.session).filter((title) => !askedBefore.includes(title));
+    const asking = events.flatMap((event) =>
+      event.type === 'closing-asked' ? [titleOf(windowOf(this.session, event.window))] : [],
+    );
     const moved = this.shown
       ? this.highlighted?.application !== before.highlighted?.application ||
         this.highlighted?.window !== before.highlighted?.window
@@ -208,7 +219,7 @@ export class Desk {
       case 'cancel':
         return this.cancel();
       case 'hold-down':
-        return this.#holdDown();
+        return this.#hold(true);
       case 'hold-up':
         return this.#holdUp(intent.shift);
       case 'glance':
@@ -222,7 +233,10 @@ export class Desk {
   }
 
   #step(step: Step, repeat: boolean): void {
-    this.held = this.session.settings.holding;
+    const now = performance.now();
+    this.hurried = now - this.#steppedAt < HURRIED_MS;
+    this.#steppedAt = now;
+    this.#hold(true);
     if (this.switcher) {
       this.#advance({ type: 'step', step, repeat });
       this.#show();
@@ -238,15 +252,21 @@ export class Desk {
     clearTimeout(this.#showing);
     if (!this.switcher || this.shown) return;
     this.shown = true;
+    this.held = this.#holding;
     this.say(this.#highlightText());
   }
 
-  #holdDown(): void {
-    this.held = this.session.settings.holding;
+  #hold(down: boolean): void {
+    const holding = down && this.session.settings.holding;
+    if (holding === this.#holding) return;
+    this.#holding = holding;
+    clearTimeout(this.#explaining);
+    if (holding) this.#explaining = setTimeout(() => (this.held = true), QUIET_TAP_MS);
+    else this.held = false;
   }
 
   #holdUp(shift: boolean): void {
-    this.held = false;
+    this.#hold(false);
     if (this.#tapped && !this.session.settings.holding && !this.switcher) this.openStaying();
     if (this.glancing) this.#glance(false);
     if (this.switcher?.mode === 'holding' || this.switcher?.mode === 'unsure') this.commit(shift);
@@ -257,7 +277,7 @@ export class Desk {
     const { holdKey } = this.session.settings;
     if (isHoldKey(input, holdKey)) return;
     const held = isHeld(input, holdKey);
-    this.held = held && this.session.settings.holding;
+    this.#hold(held);
     this.#tapped = false;
     const mode = this.switcher?.mode;
     if (held && mode === 'unsure') this.#advance({ type: 'hold-seen' });

@@ -2,7 +2,8 @@
   import { Dialog, Label, RadioGroup, Switch } from 'bits-ui';
   import { goto } from '$app/navigation';
   import { HOLD_KEYS, THEMES, type Settings } from '../../core/session/session';
-  import { sessionCatalogue, strongest } from '../../core/search/search';
+  import { sessionCatalogue } from '../../core/search/catalogue';
+  import { strongest } from '../../core/search/search';
   import type { Desk } from '../desk/desk.svelte';
   import { SETTINGS_TEXTS, KIND_TEXTS } from '../texts';
 
@@ -18,7 +19,7 @@
 
   /** A remembered choice by its title; what it stood for may have ended since. */
   function nameOf(choice: string): string {
-    const candidate = catalogue.byLearned.get(choice)?.[0];
+    const candidate = catalogue.byLearned.get(choice)?.[0]?.candidate;
     return candidate ? `${candidate.title} (${KIND_TEXTS[candidate.kind]})` : SETTINGS_TEXTS.gone;
   }
 

@@ -15,6 +15,7 @@
   let surface: HTMLElement;
   const surfaceWindows = new SurfaceWindows();
   const windows = $derived(surfaceWindows.of(desk.session, { width, height }));
+  const empty = $derived(windows.sheets.every(({ showing }) => showing === 'away'));
 
   // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
   // question in the front window when it is asked and back when it is answered.
@@ -50,11 +51,14 @@
 >
   <h1 class="sr-only">{desk.session.title}</h1>
   <div class={desk.glancing ? 'invisible' : 'contents'}>
-    {#each windows as { window, layer, front, exposed } (window.id)}
-      <WindowSheet {desk} {window} {layer} {front} {exposed} {day} />
+    {#each windows.sheets as sheet (sheet.window.id)}
+      <WindowSheet {desk} {sheet} {day} />
     {/each}
+    <div class="sr-only">
+      {#each windows.covered as { id, name } (id)}<section aria-label={name}></section>{/each}
+    </div>
   </div>
-  {#if windows.length === 0}
+  {#if empty}
     <EmptySurface {desk} />
   {/if}
 </main>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import type { Window } from '../../core/session/session';
   import { activeTab, applicationOf, documentOf, isUnsaved, titleOf } from '../../core/session/views';
   import { KEY_MAP } from '../../core/keys/key-map';
   import { keyLabel } from '../../client/key-labels.svelte';
@@ -7,25 +6,13 @@
   import type { Desk } from '../desk/desk.svelte';
   import DraftOffer from './DraftOffer.svelte';
   import Question from './Question.svelte';
+  import type { Sheet } from './surface-windows';
   import { KEY_TEXTS, TEXTS, windowName } from '../texts';
 
-  let {
-    desk,
-    window,
-    layer,
-    front,
-    exposed,
-    day,
-  }: {
-    desk: Desk;
-    window: Window;
-    layer: number;
-    front: boolean;
-    /** Whether any of it can be seen; what is covered is not drawn. */
-    exposed: boolean;
-    day: Date;
-  } = $props();
+  let { desk, sheet, day }: { desk: Desk; sheet: Sheet; day: Date } = $props();
 
+  const window = $derived(sheet.window);
+  const front = $derived(sheet.front);
   const application = $derived(applicationOf(desk.session, window.application));
   const tab = $derived(activeTab(window));
   const document = $derived(documentOf(desk.session, tab.document));
@@ -33,6 +20,10 @@
     window.offeringDraft ? document.text : (desk.session.drafts[document.id]?.text ?? document.text),
   );
   const unsaved = $derived(isUnsaved(desk.session, window));
+
+  const EXPOSED = 'rounded-xs border bg-paper will-change-transform';
+  const FRONT = 'border-ink shadow-[4px_5px_0_#1d2b3638]';
+  const BEHIND = 'border-line shadow-[2px_3px_0_#1d2b361f]';
   const PUT_AWAY = ['minimise', 'hide-or-show', 'close'] as const;
 
   function putAway(action: (typeof PUT_AWAY)[number]) {
@@ -46,51 +37,52 @@
   aria-label={windowName(desk.session, window)}
   aria-current={front ? 'true' : undefined}
   tabindex="-1"
-  class="absolute grid grid-cols-[30px_1fr] grid-rows-[30px_1fr] overflow-hidden rounded-xs border bg-paper outline-none contain-strict
-    {front ? 'border-ink shadow-[0_8px_24px_#1d2b3640]' : 'border-line shadow-[0_2px_8px_#1d2b3622]'}
-    {unsaved ? 'dog-ear' : ''}"
+  class={[
+    'absolute grid grid-cols-[30px_1fr] grid-rows-[30px_1fr] outline-none contain-strict',
+    sheet.showing === 'exposed' ? [EXPOSED, front ? FRONT : BEHIND] : '[content-visibility:hidden]',
+    sheet.showing === 'away' && 'invisible',
+    unsaved && 'dog-ear',
+  ]}
   style:left="{window.geometry.x}px"
   style:top="{window.geometry.y}px"
   style:width="{window.geometry.width}px"
   style:height="{window.geometry.height}px"
-  style:z-index={layer}
+  style:z-index={sheet.layer}
   onpointerdown={() => front || desk.wish({ type: 'bring-to-front', window: window.id, raiseAll: false })}
 >
-  {#if exposed}
-    <div class="spine row-span-2 text-center text-xs/[30px]" style:--hue={application.hue} aria-hidden="true">
-      {application.monogram}
+  <div class="spine row-span-2 text-center text-xs/[30px]" style:--hue={application.hue} aria-hidden="true">
+    {application.monogram}
+  </div>
+  <header
+    class="flex items-center gap-2 overflow-hidden border-b border-line-soft px-2 whitespace-nowrap {unsaved
+      ? 'pr-5'
+      : ''}"
+  >
+    <b class="font-[650]">{titleOf(window)}</b>
+    <span class="text-ink-soft">{application.name}</span>
+    {#if unsaved}<span class="text-ink-soft">· {TEXTS.unsaved}</span>{/if}
+    {#if front}
+      <span class="ml-auto flex gap-1.5">
+        {#each PUT_AWAY as action (action)}
+          <button
+            type="button"
+            aria-label={KEY_TEXTS[action]}
+            title={KEY_TEXTS[action]}
+            class="min-h-6 min-w-6 rounded-[3px] border border-b-2 border-line bg-paper-high px-1 font-mono text-[11px]/4 font-semibold"
+            onclick={() => putAway(action)}>{keyLabel(KEY_MAP[action].code)}</button
+          >
+        {/each}
+      </span>
+    {/if}
+  </header>
+  <div class="flex min-h-0 flex-col">
+    {#if window.asking && !window.asking.dropping}
+      <Question {desk} id={window.id} />
+    {:else if window.offeringDraft}
+      <DraftOffer {desk} id={window.id} document={document.id} {day} />
+    {/if}
+    <div class="min-h-0 flex-1 overflow-auto" inert={!front}>
+      <StandIn {document} {text} {day} actions={desk.standInActions} />
     </div>
-    <header
-      class="flex items-center gap-2 overflow-hidden border-b border-line-soft px-2 whitespace-nowrap {unsaved
-        ? 'pr-5'
-        : ''}"
-    >
-      <b class="font-[650]">{titleOf(window)}</b>
-      <span class="text-ink-soft">{application.name}</span>
-      {#if unsaved}<span class="text-ink-soft">· {TEXTS.unsaved}</span>{/if}
-      {#if front}
-        <span class="ml-auto flex gap-1.5">
-          {#each PUT_AWAY as action (action)}
-            <button
-              type="button"
-              aria-label={KEY_TEXTS[action]}
-              title={KEY_TEXTS[action]}
-              class="min-h-6 min-w-6 rounded-[3px] border border-b-2 border-line bg-paper-high px-1 font-mono text-[11px]/4 font-semibold"
-              onclick={() => putAway(action)}>{keyLabel(KEY_MAP[action].code)}</button
-            >
-          {/each}
-        </span>
-      {/if}
-    </header>
-    <div class="flex min-h-0 flex-col">
-      {#if window.asking && !window.asking.dropping}
-        <Question {desk} id={window.id} />
-      {:else if window.offeringDraft}
-        <DraftOffer {desk} id={window.id} document={document.id} {day} />
-      {/if}
-      <div class="min-h-0 flex-1 {front ? 'overflow-auto' : 'overflow-hidden'}">
-        <StandIn {document} {text} {day} actions={desk.standInActions} />
-      </div>
-    </div>
-  {/if}
+  </div>
 </section>

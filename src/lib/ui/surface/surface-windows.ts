@@ -2,54 +2,99 @@ import { exposedWindows } from '../../core/layout/exposed';
 import { layersFor } from '../../core/layout/layers';
 import type { Session, Window, WindowId } from '../../core/session/session';
 import { isVisible, windowOf } from '../../core/session/views';
+import { windowName } from '../texts';
 
-/** One window as the surface draws it. */
-export interface SurfaceWindow {
+/** A window with its content. */
+export interface Sheet {
   readonly window: Window;
-  readonly layer: number;
   readonly front: boolean;
-  readonly exposed: boolean;
+  /**
+   * `exposed`: some of it can be seen. `covered`: others lie over all of it. `away`: minimised, hidden or elsewhere.
+   * Only what is exposed is painted; the others keep their content, so that a window comes back with its caret,
+   * its scrolling and its undo as they were.
+   */
+  readonly showing: 'exposed' | 'covered' | 'away';
+  /** Its layer among the exposed; null if it is none of them. */
+  readonly layer: number | null;
 }
 
+/** A covered window without content: there by name alone. */
+export interface CoveredName {
+  readonly id: WindowId;
+  readonly name: string;
+}
+
+/** Windows that keep their content, at most, unless more are exposed. */
+const MOST_KEPT = 40;
+
 /**
- * The visible windows of a session for the surface to draw. Entries that did not change keep their identity from
- * one call to the next, so that only the windows that changed are touched.
+ * The windows of a session for the surface to draw. Entries that did not change keep their identity from one call
+ * to the next, so that only the windows that changed are touched.
  */
 export class SurfaceWindows {
   #layers: ReadonlyMap<WindowId, number> = new Map();
-  #entries: ReadonlyMap<WindowId, SurfaceWindow> = new Map();
+  #sheets: ReadonlyMap<WindowId, Sheet> = new Map();
+  #names = new WeakMap<Window, CoveredName>();
+  /** Those with content, the ones that were exposed last first. */
+  #kept: ReadonlySet<WindowId> = new Set();
 
-  /** In the order of the session's windows, not of their stacking: elements never change places. */
-  of(session: Session, surface: { width: number; height: number }): SurfaceWindow[] {
-    this.#layers = layersFor(session.stacking, this.#layers);
+  /** Sheets come in the order of the session's windows, not of their stacking: elements never change places. */
+  of(
+    session: Session,
+    surface: { width: number; height: number },
+  ): { sheets: Sheet[]; covered: CoveredName[] } {
     const pile = session.stacking
       .map((id) => windowOf(session, id))
       .filter((window) => isVisible(session, window));
     const exposed = exposedWindows(pile, surface);
-    const entries = new Map<WindowId, SurfaceWindow>();
-    for (const window of Object.values(session.windows)) {
-      if (!isVisible(session, window)) continue;
-      entries.set(
-        window.id,
-        this.#entry({
-          window,
-          layer: this.#layers.get(window.id) ?? 0,
-          front: session.front === window.id,
-          exposed: exposed.has(window),
-        }),
-      );
+    const front = session.front === null ? undefined : session.windows[session.front];
+    // Where nothing of it shows, because it lies beyond the edges, the front window still has the keys.
+    if (front) exposed.add(front);
+    this.#layers = layersFor(
+      pile.filter((window) => exposed.has(window)).map(({ id }) => id),
+      this.#layers,
+    );
+    this.#kept = this.#keep(session, exposed);
+
+    const sheets = new Map<WindowId, Sheet>();
+    for (const id of Object.keys(session.windows)) {
+      if (!this.#kept.has(id)) continue;
+      const window = windowOf(session, id);
+      const away = !isVisible(session, window);
+      const showing = away ? 'away' : exposed.has(window) ? 'exposed' : 'covered';
+      const layer = this.#layers.get(id) ?? null;
+      sheets.set(id, this.#same({ window, front: session.front === id, showing, layer }));
     }
-    this.#entries = entries;
-    return [...entries.values()];
+    this.#sheets = sheets;
+    const covered = pile.filter(({ id }) => !sheets.has(id)).map((window) => this.#name(session, window));
+    return { sheets: [...sheets.values()], covered };
   }
 
-  #entry(now: SurfaceWindow): SurfaceWindow {
-    const before = this.#entries.get(now.window.id);
+  #keep(session: Session, exposed: ReadonlySet<Window>): Set<WindowId> {
+    const kept = new Set<WindowId>();
+    for (const { id } of exposed) kept.add(id);
+    for (const id of this.#kept) {
+      if (kept.size >= MOST_KEPT) break;
+      if (Object.hasOwn(session.windows, id)) kept.add(id);
+    }
+    return kept;
+  }
+
+  #same(now: Sheet): Sheet {
+    const before = this.#sheets.get(now.window.id);
     const same =
       before?.window === now.window &&
-      before.layer === now.layer &&
       before.front === now.front &&
-      before.exposed === now.exposed;
+      before.showing === now.showing &&
+      before.layer === now.layer;
     return same ? before : now;
+  }
+
+  #name(session: Session, window: Window): CoveredName {
+    const known = this.#names.get(window);
+    if (known) return known;
+    const made = { id: window.id, name: windowName(session, window) };
+    this.#names.set(window, made);
+    return made;
   }
 }

@@ -44,7 +44,7 @@
   tabindex="-1"
   data-window={id}
   title={titleOf(window)}
-  class="flex h-[126px] w-[206px] flex-col justify-end border border-line bg-paper contain-strict
+  class="flex h-[126px] w-[206px] flex-col justify-end border border-line bg-paper contain-layout contain-size contain-style
     {selected ? 'outline-[3px] outline-offset-2 outline-ink' : ''}"
 >
   {#if window.minimised}

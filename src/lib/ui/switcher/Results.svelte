@@ -1,6 +1,7 @@
 <script lang="ts">
   import { KEY_MAP } from '../../core/keys/key-map';
-  import type { Found } from '../../core/search/search';
+  import type { Slice } from '../../core/layout/slice';
+  import { marksOf, type Found } from '../../core/search/search';
   import { applicationOf, documentOf, windowOf } from '../../core/session/views';
   import { standingOfApplication, standingOfWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
@@ -11,7 +12,7 @@
   import { KIND_TEXTS, standingText, TEXTS } from '../texts';
   import MarkedText from './MarkedText.svelte';
 
-  let { desk, search }: { desk: Desk; search: SwitcherSearch } = $props();
+  let { desk, search, slice }: { desk: Desk; search: SwitcherSearch; slice: Slice } = $props();
 
   /** The application that a result belongs to; null for a command. */
   function ownerOf({ candidate: { wish } }: Found) {
@@ -32,8 +33,10 @@
   }
 </script>
 
-{#each search.results as found, index (found.candidate.key)}
+{#each search.results.slice(slice.from, slice.to) as found, position (found.candidate.key)}
+  {@const index = slice.from + position}
   {@const { candidate } = found}
+  {@const marks = marksOf(found)}
   {@const owner = ownerOf(found)}
   <div role="row" tabindex="-1" aria-label={candidate.title} aria-rowindex={index + 1}>
     <div
@@ -50,9 +53,9 @@
           : 'fold-up'}"
     >
       {#if owner}<Monogram application={owner} />{:else}<span></span>{/if}
-      <span class="truncate"><MarkedText text={candidate.title} marks={found.titleMarks} /></span>
+      <span class="truncate"><MarkedText text={candidate.title} marks={marks.title} /></span>
       <span class="truncate pl-3 font-normal text-ink-soft"
-        ><MarkedText text={candidate.detail} marks={found.detailMarks} /></span
+        ><MarkedText text={candidate.detail} marks={marks.detail} /></span
       >
       <span class="flex gap-1.5 px-2 font-normal">
         {#each standingOf(found) as state (state)}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
-  import { scrollToSpan, visibleSlice } from '../../core/layout/slice';
+  import { visibleSlice } from '../../core/layout/slice';
   import { unfoldedRow, type Switcher } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';
   import { LEGENDS } from '../legends';
@@ -17,14 +17,14 @@
   import { TEXTS } from '../texts';
   import Results from './Results.svelte';
   import FoldRow from './FoldRow.svelte';
+  import { ListScroll } from './list-scroll.svelte';
   import UnfoldedRow from './UnfoldedRow.svelte';
 
   let { desk, switcher, now }: { desk: Desk; switcher: Switcher; now: Date } = $props();
 
   let dialog: HTMLElement;
-  let list: HTMLElement;
   let pageHeight = $state(0);
-  let scrollTop = $state(0);
+  const scroll = new ListScroll();
 
   // Reckoned, not measured: measuring would make the browser lay the page out in the middle of a step.
   const viewHeight = $derived(pageHeight - SWITCHER_FRAME);
@@ -39,17 +39,17 @@
   );
   const slice = $derived(
     visibleSlice({
-      count: switcher.rows.length,
+      count: switcher.search?.results.length ?? switcher.rows.length,
       lineHeight: ROW_HEIGHT,
-      tall: switcher.row,
+      tall: switcher.search ? -1 : switcher.row,
       tallHeight,
-      scrollTop,
+      scrollTop: scroll.top,
       viewHeight,
       spare: 2,
     }),
   );
   const offset = $derived(
-    slice.from * ROW_HEIGHT + (slice.from > switcher.row ? tallHeight - ROW_HEIGHT : 0),
+    slice.from * ROW_HEIGHT + (!switcher.search && slice.from > switcher.row ? tallHeight - ROW_HEIGHT : 0),
   );
   const activeId = $derived.by(() => {
     if (switcher.search)
@@ -57,17 +57,10 @@
     return desk.highlighted?.window ? `leaf-${desk.highlighted.window}` : undefined;
   });
 
-  // The highlighted row is always in full view.
+  // Whenever the highlight moves it comes into full view.
   $effect.pre(() => {
     const top = (switcher.search?.highlighted ?? switcher.row) * ROW_HEIGHT;
-    scrollTop = scrollToSpan(scrollTop, viewHeight, top, top + (switcher.search ? ROW_HEIGHT : tallHeight));
-  });
-  // Set only when it moves: touching it makes the browser lay the page out at once.
-  let scrolledTo = 0;
-  $effect(() => {
-    if (scrollTop === scrolledTo) return;
-    scrolledTo = scrollTop;
-    list.scrollTop = scrollTop;
+    scroll.reveal(viewHeight, top, top + (switcher.search ? ROW_HEIGHT : tallHeight));
   });
   let line: HTMLInputElement;
   // While the key is held the dialog has the focus, and no letter is text; once it stays, the search line has it.
@@ -77,6 +70,12 @@
   const scrollHeight = $derived(
     switcher.search ? Math.max(ROW_HEIGHT, switcher.search.results.length * ROW_HEIGHT) : totalHeight,
   );
+
+  const emptyText = $derived.by(() => {
+    if (switcher.search)
+      return switcher.search.results.length === 0 && TEXTS.nothingFound(switcher.search.letters);
+    return switcher.rows.length === 0 && TEXTS.nothingRuns;
+  });
 
   /** What lies under the pointer: a result, a leaf, or a row. */
   function under(event: Event): (() => void) | null {
@@ -116,7 +115,7 @@
   tabindex="-1"
   class="{desk.glancing
     ? 'invisible'
-    : ''} absolute inset-y-6 left-1/2 [contain:layout_style] z-20 flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
+    : ''} absolute inset-y-6 left-1/2 z-20 will-change-transform [contain:layout_style] flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
 >
   <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
     <label class="flex flex-1 items-center gap-3">
@@ -146,9 +145,8 @@
   <!-- Its keys are handled at the window, before anything in the page sees them. -->
   <!-- svelte-ignore a11y_click_events_have_key_events -->
   <div
-    bind:this={list}
     style:max-height="{viewHeight}px"
-    onscroll={() => (scrolledTo = scrollTop = list.scrollTop)}
+    {@attach scroll.keep}
     onpointermove={hover}
     onclick={choose}
     id="switcher-list"
@@ -160,16 +158,10 @@
     class="-mx-1.5 overflow-x-hidden overflow-y-auto px-1.5 outline-none"
   >
     <div role="presentation" class="relative bg-paper" style:height="{scrollHeight}px">
-      {#if switcher.search}
-        {#if switcher.search.results.length > 0}
-          <Results {desk} search={switcher.search} />
+      <div role="presentation" class="absolute inset-x-0" style:top="{offset}px">
+        {#if switcher.search}
+          <Results {desk} search={switcher.search} {slice} />
         {:else}
-          <div role="row" tabindex="-1" class="bg-paper-high px-4 leading-[38px]">
-            <span role="gridcell">{TEXTS.nothingFound(switcher.search.letters)}</span>
-          </div>
-        {/if}
-      {:else}
-        <div role="presentation" class="absolute inset-x-0" style:top="{offset}px">
           {#each switcher.rows.slice(slice.from, slice.to) as row, position (row.application)}
             {@const index = slice.from + position}
             {#if index === switcher.row}
@@ -178,13 +170,13 @@
               <FoldRow {desk} {row} {index} />
             {/if}
           {/each}
-          {#if switcher.rows.length === 0}
-            <div role="row" tabindex="-1" class="bg-paper-high px-4 leading-[38px]">
-              <span role="gridcell">{TEXTS.nothingRuns}</span>
-            </div>
-          {/if}
-        </div>
-      {/if}
+        {/if}
+        {#if emptyText}
+          <div role="row" tabindex="-1" class="bg-paper-high px-4 leading-[38px]">
+            <span role="gridcell">{emptyText}</span>
+          </div>
+        {/if}
+      </div>
     </div>
   </div>
   <div class="flex shrink-0 items-center gap-3.5 bg-bar px-4 py-2 text-[13px] text-bar-ink">

@@ -1,15 +1,17 @@
 <script lang="ts">
   import { formatDistanceStrict } from 'date-fns';
+  import { untrack } from 'svelte';
   import { usedAt } from '../../core/recency/order';
   import { splitTitles } from '../../core/layout/similar-titles';
   import { applicationOf, titleOf, windowOf } from '../../core/session/views';
-  import { scrollToSpan, visibleSlice } from '../../core/layout/slice';
+  import { visibleSlice } from '../../core/layout/slice';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { LEAF_LINE_HEIGHT, LEAVES_PER_LINE, PREVIEW_REST_MS } from '../sizes';
   import { standingText, TEXTS } from '../texts';
+  import { ListScroll } from './list-scroll.svelte';
   import Leaf from './Leaf.svelte';
 
   let {
@@ -25,6 +27,8 @@
   const lastUse = $derived(usedAt(desk.session.recent.applications, row.application));
   const selected = $derived(desk.highlighted?.window ?? null);
 
+  const unfolds = untrack(() => !desk.hurried);
+
   // Stepping on quickly draws no previews at all; they come as soon as the highlight rests.
   let resting = $state(false);
   $effect(() => {
@@ -32,8 +36,7 @@
     return () => clearTimeout(timer);
   });
 
-  let scroller = $state<HTMLElement>();
-  let scrollTop = $state(0);
+  const scroll = new ListScroll();
   const lines = $derived(Math.ceil(row.leaves.length / LEAVES_PER_LINE));
   const slice = $derived(
     visibleSlice({
@@ -41,7 +44,7 @@
       lineHeight: LEAF_LINE_HEIGHT,
       tall: -1,
       tallHeight: 0,
-      scrollTop,
+      scrollTop: scroll.top,
       viewHeight: leavesHeight,
       spare: 0,
     }),
@@ -56,14 +59,7 @@
     const line = Math.floor(row.leaves.indexOf(selected ?? '') / LEAVES_PER_LINE);
     if (line < 0) return;
     const top = line * LEAF_LINE_HEIGHT;
-    scrollTop = scrollToSpan(scrollTop, leavesHeight, top, top + LEAF_LINE_HEIGHT);
-  });
-  // Set only when it moves: touching it makes the browser lay the page out at once.
-  let scrolledTo = 0;
-  $effect(() => {
-    if (!scroller || scrollTop === scrolledTo) return;
-    scrolledTo = scrollTop;
-    scroller.scrollTop = scrollTop;
+    scroll.reveal(leavesHeight, top, top + LEAF_LINE_HEIGHT);
   });
 </script>
 
@@ -73,7 +69,9 @@
   data-application={row.application}
   aria-label={application.name}
   aria-rowindex={index + 1}
-  class="unfolding relative z-2 -mx-1.5 border-x-[6px] border-marigold bg-paper-high pb-1 shadow-[0_6px_16px_#0d151c33]"
+  class="{unfolds
+    ? 'unfolding'
+    : ''} relative z-2 -mx-1.5 border-x-[6px] border-marigold bg-paper-high pb-1 shadow-[0_6px_16px_#0d151c33]"
 >
   <div role="rowheader" class="flex h-[46px] items-center gap-2.5 px-3.5">
     <Monogram {application} />
@@ -98,8 +96,7 @@
   {:else}
     <div
       role="presentation"
-      bind:this={scroller}
-      onscroll={() => (scrolledTo = scrollTop = scroller?.scrollTop ?? 0)}
+      {@attach scroll.keep}
       class="overflow-x-hidden overflow-y-auto"
       style:height="{leavesHeight}px"
     >
