@@ -38,6 +38,10 @@
     if (!element || (there && !asked)) return;
     const within = element.querySelector<HTMLElement>('[data-takes-focus]');
     (id !== null && within ? within : element).focus({ preventScroll: true });
+    // A caret left where a text field was would make the browser seek a place for it at every frame.
+    const selection = getSelection();
+    if (selection?.isCollapsed && !(document.activeElement instanceof HTMLTextAreaElement))
+      selection.removeAllRanges();
   }
 </script>
 

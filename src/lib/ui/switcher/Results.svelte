@@ -33,7 +33,7 @@
   }
 </script>
 
-{#each search.results.slice(slice.from, slice.to) as found, position (found.candidate.key)}
+{#each search.results.slice(slice.from, slice.to) as found, position (position)}
   {@const index = slice.from + position}
   {@const { candidate } = found}
   {@const marks = marksOf(found)}
