@@ -16,7 +16,7 @@ export default defineConfig({
         test: {
           name: 'core',
           environment: 'node',
-          include: ['src/lib/{core,stand-ins,client}/**/*.test.ts'],
+          include: ['src/lib/{core,stand-ins,client,ui}/**/*.test.ts'],
         },
       },
       {

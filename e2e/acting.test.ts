@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { deskOf, withApplication } from '../tests/desk';
 import { at } from './support/at';
+import type { Person } from './support/browser';
 import { atDesk, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
@@ -84,6 +85,31 @@ describe('coming back', () => {
   });
 });
 
+describe('a window that comes back', () => {
+  it.each([
+    ['from under another', async (person: Person) => person.chord('S')],
+    [
+      'from being minimised',
+      async (person: Person) => {
+        await person.chord('Z');
+        expect(await person.window('a1 — A').count()).toBe(0);
+        await person.chord('S');
+      },
+    ],
+  ])('%s has its caret and its undo as they were', async (_, goAway) => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    const text = person.page.locator('#window-a1 textarea');
+    await person.press('Control+Home');
+    await person.page.keyboard.type('xyz');
+    await goAway(person);
+    if ((await person.frontName()) !== 'a1 — A') await person.chord('S');
+    expect(await person.frontName()).toBe('a1 — A');
+    expect(await text.evaluate((area: HTMLTextAreaElement) => area.selectionStart)).toBe(3);
+    await person.press('Control+z');
+    expect(await text.inputValue()).not.toContain('xyz');
+  });
+});
+
 describe('ending', () => {
   it('asks in the window, by keyboard; keep open changes nothing, and the letter has the keys again', async () => {
     const person = await at(atDesk('a: a1* | b: b1'));
@@ -153,6 +179,23 @@ describe('ending', () => {
     expect(await person.frontName()).toBe('a1 — A');
   });
 
+  it('leaves ways on when nothing runs any more', async () => {
+    const person = await at(atDesk('a: a1'));
+    await person.chord('V');
+    await person.page.getByRole('main').getByText('reopens what ended last').waitFor();
+    await person.hold('S');
+    await person.switcher.getByText('Nothing is running').waitFor();
+    expect(
+      await person.switcher.getByText('Nothing is running').evaluate((text) => {
+        const { x, y, height } = text.getBoundingClientRect();
+        return document.elementFromPoint(x + 5, y + height / 2) === text;
+      }),
+    ).toBe(true);
+    await person.release();
+    await person.chord('Shift+R');
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+
   it('reopens what ended last', async () => {
     const person = await at(atDesk('a: a1 a2- | b: b1'));
     await person.chord('V');
@@ -203,17 +246,23 @@ describe('many windows of one application', () => {
     await person.switcher.waitFor();
     expect(await person.selectedLeaf.getAttribute('title')).toBe('Berth plan for week a58');
     expect(await person.selectedLeaf.locator('b').textContent()).toBe('a58');
-    const inView = await person.selectedLeaf.evaluate((leaf) => {
-      const box = leaf.getBoundingClientRect();
-      return (
-        document
-          .elementFromPoint(box.x + box.width / 2, box.y + box.height / 2)
-          ?.closest('[role=gridcell]') === leaf
-      );
-    });
-    expect(inView).toBe(true);
+    const inView = () =>
+      person.selectedLeaf.evaluate((leaf) => {
+        const { x, y, width, height } = leaf.getBoundingClientRect();
+        return document.elementFromPoint(x + width / 2, y + height / 2)?.closest('[role=gridcell]') === leaf;
+      });
+    expect(await inView()).toBe(true);
     expect(await person.switcher.getByRole('gridcell').count()).toBeLessThan(20);
+    // The wheel scrolls the leaves, and they stay where it left them.
+    await person.selectedLeaf.hover();
+    await person.page.mouse.wheel(0, -2_000);
+    await person.switcher.getByTitle('Berth plan for week a0', { exact: true }).waitFor();
+    // On a narrow page fewer stand side by side, and the chosen one still comes into view.
+    await person.page.setViewportSize({ width: 700, height: 600 });
+    await person.hold('D');
+    expect(await person.selectedLeaf.getAttribute('title')).toBe('Berth plan for week a57');
+    expect(await inView()).toBe(true);
     await person.release();
-    expect(await person.frontName()).toBe('Berth plan for week a58 — A');
+    expect(await person.frontName()).toBe('Berth plan for week a57 — A');
   });
 });

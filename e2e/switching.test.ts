@@ -177,6 +177,19 @@ describe('for those who do not see the screen', () => {
   });
 });
 
+describe('the Tab key', () => {
+  it('never leads into a window that is not in front', async () => {
+    const person = await at(atEllavane());
+    for (let n = 0; n < 8; n += 1) {
+      await person.press('Tab');
+      const window = await person.page.evaluate(
+        () => document.activeElement?.closest('section')?.ariaCurrent,
+      );
+      expect(window ?? 'true').toBe('true');
+    }
+  });
+});
+
 describe('two pages on one session', () => {
   it('stay in step', async () => {
     const one = await at(atDesk('a: a1 | b: b1 | c: c1'));

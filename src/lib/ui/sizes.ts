@@ -1,8 +1,10 @@
 /** Sizes that both the layout's arithmetic and the drawing need, in CSS pixels. */
 export const ROW_HEIGHT = 38;
 export const LEAF_WIDTH = 206;
-export const LEAF_GAP = 12;
-export const LEAVES_PER_LINE = 4;
+const LEAF_GAP = 12;
+const SWITCHER_WIDTH = 912;
+/** What stands at the left and right of a line of leaves. */
+const LEAF_LINE_FRAME = 40;
 /** A leaf with its outline and the gap below. */
 export const LEAF_LINE_HEIGHT = 138;
 /** Lines of leaves that the unfolded row shows before it scrolls. */
@@ -16,3 +18,9 @@ export const PREVIEW_HEIGHT = 84;
 export const PREVIEW_REST_MS = 80;
 /** What stands above and below the switcher's rows: margins, search line, legend and foot line. */
 export const SWITCHER_FRAME = 148;
+
+/** Leaves that stand side by side on a page of this width. */
+export function leavesPerLine(pageWidth: number): number {
+  const room = Math.min(SWITCHER_WIDTH, pageWidth) - LEAF_LINE_FRAME + LEAF_GAP;
+  return Math.max(1, Math.floor(room / (LEAF_WIDTH + LEAF_GAP)));
+}

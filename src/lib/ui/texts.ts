@@ -85,7 +85,7 @@ export function noticeText(session: Session, notice: Notice): string {
     case 'nothing-to-put-back':
       return 'Nothing was put away.';
     case 'nothing-to-reopen':
-      return 'Nothing has been closed or quit yet.';
+      return 'There is nothing left to reopen.';
     case 'nothing-to-close':
       return `${applicationOf(session, notice.application).name} has no windows to close.`;
   }
@@ -111,7 +111,10 @@ export function happenedText(before: Session, events: readonly Event[]): string 
     event.type === 'window-closed' ? [titleOf(windowOf(before, event.window))] : [],
   );
   const named = closed.length > MOST_NAMED ? TEXTS.windows(closed.length) : listed.format(closed);
-  const others = events.map((event) => eventText(before, event));
+  const puttingBack = events.some(({ type }) => type === 'put-back');
+  const others = events
+    .filter(({ type }) => !(puttingBack && type === 'application-shown'))
+    .map((event) => eventText(before, event));
   return [closed.length > 0 ? `${named} closed` : '', ...others].filter(Boolean).join('. ');
 }
 
@@ -121,7 +124,7 @@ function eventText(before: Session, event: Event): string {
       return putAwayText(event.entry);
     case 'put-back': {
       const entry = before.putAways.at(-event.levels);
-      return entry ? `put back: ${putAwayText(entry)}` : '';
+      return entry ? `Put back: ${putAwayText(entry)}` : '';
     }
     case 'application-launched':
       return `${applicationOf(before, event.application).name} launched`;
@@ -134,7 +137,7 @@ function eventText(before: Session, event: Event): string {
     case 'draft-saved':
       return `${documentOf(before, event.document).title} saved`;
     case 'choices-forgotten':
-      return 'forgotten';
+      return 'Forgotten';
     default:
       return '';
   }
@@ -153,12 +156,13 @@ export const TEXTS = {
   used: (ago: string) => `used ${ago} ago`,
   neverUsed: 'not used yet',
   noWindows: 'No windows. Choosing it opens one.',
-  nothingRuns: 'Nothing is running.',
+  nothingRuns: 'Nothing is running. Q finds and opens anything.',
   nothingInFront: 'Nothing is in front',
   nothingToActOn: 'There is no window here for that.',
   emptySurface: 'Nothing lies open here.',
   goesToLast: 'goes to what was used last',
   putsBack: (what: string) => `puts back ${what}`,
+  reopens: 'reopens what ended last',
   findsAnything: 'finds and opens anything',
   inFront: (name: string) => `${name}, in front`,
   closedWithout: 'Switcher closed, nothing chosen',

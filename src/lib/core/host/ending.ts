@@ -3,12 +3,11 @@ import type { Application, ApplicationId, Ended, Window, WindowId } from '../ses
 import { applicationOf, isUnsaved, windowOf, windowsOf } from '../session/views';
 import type { Course } from './course';
 
-/** Closes a window, asking in it first if it holds unsaved work. */
+/** Closes a window, asking in it first if it holds unsaved work. What does not answer cannot close its windows. */
 export function close(course: Course, id: WindowId): void {
   const window = windowOf(course.session, id);
   const application = applicationOf(course.session, window.application);
-  if (!application.answering && isUnsaved(course.session, window))
-    return course.notice({ type: 'does-not-answer', application: application.id });
+  if (!application.answering) return course.notice({ type: 'does-not-answer', application: application.id });
   if (isUnsaved(course.session, window)) ask(course, window, 'close');
   else shut(course, window);
 }

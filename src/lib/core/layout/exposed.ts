@@ -6,8 +6,8 @@ const CELL = 16;
 /**
  * Which of the `windows` (bottom of the pile first) may show a pixel of themselves on a surface of this size, so
  * that what is covered is not drawn. The surface is a grid of cells; from the top of the pile down, a window shows
- * if it reaches into a cell that no window above covers whole. Nothing that shows is ever left out; a window of
- * which others together cover a cell only in parts may be named in vain.
+ * if it reaches into a cell that no window above covers whole, and does not lie wholly under one of them. Nothing
+ * that shows is ever left out; a window of which several others together cover a cell in parts may be named in vain.
  */
 export function exposedWindows<W extends { readonly geometry: Geometry }>(
   windows: readonly W[],
@@ -18,14 +18,17 @@ export function exposedWindows<W extends { readonly geometry: Geometry }>(
   const covered = new Uint8Array(columns * rows);
   let open = covered.length;
   const exposed = new Set<W>();
+  const above: { across: Span; down: Span }[] = [];
   for (let index = windows.length - 1; index >= 0 && open > 0; index -= 1) {
     const window = windows[index];
     if (!window) continue;
-    const [left, right] = span(window.geometry.x, window.geometry.width, surface.width);
-    const [top, bottom] = span(window.geometry.y, window.geometry.height, surface.height);
-    if (!reaches(covered, columns, touched(left, right), touched(top, bottom))) continue;
+    const across = span(window.geometry.x, window.geometry.width, surface.width);
+    const down = span(window.geometry.y, window.geometry.height, surface.height);
+    if (!reaches(covered, columns, touched(across), touched(down))) continue;
+    if (above.some((box) => within(across, box.across) && within(down, box.down))) continue;
     exposed.add(window);
-    open -= cover(covered, columns, filled(left, right, surface.width), filled(top, bottom, surface.height));
+    above.push({ across, down });
+    open -= cover(covered, columns, filled(across, surface.width), filled(down, surface.height));
   }
   return exposed;
 }
@@ -38,10 +41,12 @@ const span = (from: number, length: number, limit: number): Span => [
   Math.min(limit, from + length),
 ];
 
+const within = (inner: Span, outer: Span): boolean => inner[0] >= outer[0] && inner[1] <= outer[1];
+
 /** The cells that a span touches, and those it fills; a cell that the surface's edge cuts is full up to the edge. */
-const touched = (from: number, to: number): Span =>
+const touched = ([from, to]: Span): Span =>
   from < to ? [Math.floor(from / CELL), Math.ceil(to / CELL)] : [0, 0];
-const filled = (from: number, to: number, limit: number): Span => [
+const filled = ([from, to]: Span, limit: number): Span => [
   Math.ceil(from / CELL),
   to >= limit ? Math.ceil(limit / CELL) : Math.floor(to / CELL),
 ];

@@ -40,6 +40,16 @@ describe('exposed windows', () => {
     );
   });
 
+  it('leave out what lies wholly under one other window, wherever its edges are', () => {
+    fc.assert(
+      fc.property(anyGeometry, fc.array(anyGeometry, { maxLength: 6 }), (geometry, others) => {
+        const [under, over] = [{ geometry }, { geometry }];
+        const pile = [under, ...others.map((other) => ({ geometry: other })), over];
+        expect(exposedWindows(pile, SURFACE).has(under)).toBe(false);
+      }),
+    );
+  });
+
   it('are just those when every edge lies on the grid', () => {
     const onGrid = anyGeometry.map(({ x, y, width, height }) => ({
       x: Math.round(x / CELL) * CELL,

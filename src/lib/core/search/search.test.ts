@@ -104,6 +104,12 @@ describe('the ranking', () => {
     expect(worker.found.slice(0, 2)).toEqual(['north2', 'north1']);
   });
 
+  it('puts a command behind the things that match as well, so that it must be meant', () => {
+    expect(find('q')[0]?.title).toContain('Quay');
+    expect(find('e')[0]?.kind).toBe('window');
+    expect(find('quit')[0]?.title).toBe('Quit the front application');
+  });
+
   it('learns: what is chosen for letters rises for these letters and for the way to them, and fades', () => {
     const titles = (letters: string, learned = office.learned, at = later(0)) =>
       search(sessionCatalogue(office), letters, learned, at).map(({ candidate }) => candidate.key);

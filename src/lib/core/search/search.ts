@@ -40,6 +40,8 @@ export const MOST_LEARNED = 0.3;
 /** How much a single fresh choice adds: as far as one slip can ever move a result. */
 export const ONE_CHOICE = MOST_LEARNED / 3;
 const RUNNING = 0.06;
+/** A command stands back behind things: it does something at once, so it must be meant. */
+const COMMAND_HANDICAP = 0.15;
 const MOST_RECENT = 0.04;
 
 /** What the letters find, best first, at most {@link MOST_RESULTS}; nothing for blank letters. */
@@ -90,13 +92,14 @@ export function search(
 
 /**
  * The rank of a match: its quality, plus what was learned (strength s adds MOST_LEARNED · s / (s + 2), so that one
- * choice adds a third of the most and no number of them more than all of it), plus a little for what runs, and a
- * little for what was used recently.
+ * choice adds a third of the most and no number of them more than all of it), plus a little for what runs and for
+ * what was used recently, less something for a command.
  */
 export function rankOf(candidate: Candidate, quality: number, strength: number): number {
   const learned = (MOST_LEARNED * strength) / (strength + 2);
   const recent = MOST_RECENT / (1 + candidate.position);
-  return quality + learned + (candidate.running ? RUNNING : 0) + recent;
+  const command = candidate.kind === 'command' ? COMMAND_HANDICAP : 0;
+  return quality + learned + (candidate.running ? RUNNING : 0) + recent - command;
 }
 
 /** How strongly each choice is remembered for these letters, or for longer ones that begin with them. */

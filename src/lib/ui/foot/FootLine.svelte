@@ -28,7 +28,7 @@
   {#if desk.urgent}
     <span class="truncate bg-marigold px-2 text-on-marigold">{desk.announcement}</span>
   {:else if front}
-    <b>{applicationOf(desk.session, front.application).name}</b>
+    <b class="shrink-0">{applicationOf(desk.session, front.application).name}</b>
     <span class="max-w-60 shrink-0 truncate">{titleOf(front)}</span>
   {:else}
     <span>{TEXTS.nothingInFront}</span>
@@ -45,13 +45,13 @@
     >
   {/if}
   {#if asking > 0}<span class="bg-marigold px-2 text-on-marigold">{TEXTS.askingCount(asking)}</span>{/if}
-  <span class="ml-auto flex items-center gap-2.5">
+  <span class="ml-auto flex min-w-0 items-center gap-2.5 overflow-hidden">
     {#if !desk.held}hold <Key dark label={desk.session.settings.holdKey} /> then{/if}
     <Legend entries={keys} />
   </span>
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
     >{TEXTS.switchButton}</button
   >
-  <span class="text-bar-soft">{workspace}</span>
-  <time class="font-mono text-xs">{format(now, 'EEE d MMM HH:mm')}</time>
+  <span class="shrink-0 text-bar-soft">{workspace}</span>
+  <time class="shrink-0 font-mono text-xs">{format(now, 'EEE d MMM HH:mm')}</time>
 </footer>

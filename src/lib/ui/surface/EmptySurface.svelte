@@ -11,6 +11,7 @@
   const ways = $derived.by(() => {
     const list: { key: HeldKey; text: string }[] = [{ key: 'search', text: TEXTS.findsAnything }];
     if (desk.putAway) list.unshift({ key: 'put-back', text: TEXTS.putsBack(putAwayText(desk.putAway)) });
+    if (desk.session.ended.length > 0) list.unshift({ key: 'reopen', text: TEXTS.reopens });
     if (desk.session.recent.applications.length > 0)
       list.unshift({ key: 'older-application', text: TEXTS.goesToLast });
     return list;
@@ -22,6 +23,7 @@
   {#each ways as { key, text } (key)}
     <p>
       <Key label={desk.session.settings.holdKey} />
+      {#if KEY_MAP[key].shift}<Key label="Shift" />{/if}
       <Key label={keyLabel(KEY_MAP[key].code)} />
       {text}
     </p>

@@ -8,7 +8,7 @@
   import Legend from '../parts/Legend.svelte';
   import {
     LEAF_LINE_HEIGHT,
-    LEAVES_PER_LINE,
+    leavesPerLine,
     MOST_LEAF_LINES,
     ROW_HEIGHT,
     SWITCHER_FRAME,
@@ -23,15 +23,15 @@
   let { desk, switcher, now }: { desk: Desk; switcher: Switcher; now: Date } = $props();
 
   let dialog: HTMLElement;
-  let pageHeight = $state(0);
+  let pageWidth = $state(innerWidth);
+  let pageHeight = $state(innerHeight);
   const scroll = new ListScroll();
 
   // Reckoned, not measured: measuring would make the browser lay the page out in the middle of a step.
   const viewHeight = $derived(pageHeight - SWITCHER_FRAME);
   const unfolded = $derived(unfoldedRow(switcher));
-  const leafLines = $derived(
-    Math.min(MOST_LEAF_LINES, Math.ceil((unfolded?.leaves.length ?? 0) / LEAVES_PER_LINE)),
-  );
+  const perLine = $derived(leavesPerLine(pageWidth));
+  const leafLines = $derived(Math.min(MOST_LEAF_LINES, Math.ceil((unfolded?.leaves.length ?? 0) / perLine)));
   const leavesHeight = $derived(leafLines * LEAF_LINE_HEIGHT);
   const tallHeight = $derived(UNFOLDED_FRAME + Math.max(leavesHeight, ROW_HEIGHT));
   const totalHeight = $derived(
@@ -49,7 +49,8 @@
     }),
   );
   const offset = $derived(
-    slice.from * ROW_HEIGHT + (!switcher.search && slice.from > switcher.row ? tallHeight - ROW_HEIGHT : 0),
+    slice.from * ROW_HEIGHT +
+      (!switcher.search && unfolded && slice.from > switcher.row ? tallHeight - ROW_HEIGHT : 0),
   );
   const activeId = $derived.by(() => {
     if (switcher.search)
@@ -104,7 +105,7 @@
   }
 </script>
 
-<svelte:window bind:innerHeight={pageHeight} />
+<svelte:window bind:innerWidth={pageWidth} bind:innerHeight={pageHeight} />
 <div class="absolute inset-0 z-10 bg-(--veil)" aria-hidden="true" onpointerdown={() => desk.cancel()}></div>
 <div
   bind:this={dialog}
@@ -165,7 +166,7 @@
           {#each switcher.rows.slice(slice.from, slice.to) as row, position (row.application)}
             {@const index = slice.from + position}
             {#if index === switcher.row}
-              <UnfoldedRow {desk} {row} {index} {leavesHeight} {now} />
+              <UnfoldedRow {desk} {row} {index} {perLine} {leavesHeight} {now} />
             {:else}
               <FoldRow {desk} {row} {index} />
             {/if}
@@ -180,17 +181,20 @@
     </div>
   </div>
   <div class="flex shrink-0 items-center gap-3.5 bg-bar px-4 py-2 text-[13px] text-bar-ink">
-    {#if desk.shifted && desk.held}
-      <Legend entries={LEGENDS.switcher.withShift} />
-    {:else if staying}
-      <span><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
-      >
-      {#if !switcher.search}<span><Key dark label="←" /> <Key dark label="→" /> {TEXTS.leaves}</span>{/if}
-      <span><Key dark label={desk.session.settings.holdKey} /> +</span>
-      <Legend entries={LEGENDS.switcher.staying} />
-    {:else}
-      <Legend entries={LEGENDS.switcher.holding} />
-    {/if}
+    <span class="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap">
+      {#if desk.shifted && desk.held}
+        <Legend entries={LEGENDS.switcher.withShift} />
+      {:else if staying}
+        <span
+          ><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
+        >
+        {#if !switcher.search}<span><Key dark label="←" /> <Key dark label="→" /> {TEXTS.leaves}</span>{/if}
+        <span><Key dark label={desk.session.settings.holdKey} /> +</span>
+        <Legend entries={LEGENDS.switcher.staying} />
+      {:else}
+        <Legend entries={LEGENDS.switcher.holding} />
+      {/if}
+    </span>
     <span class="ml-auto whitespace-nowrap">
       {#if !staying}
         let go of <Key dark label={desk.session.settings.holdKey} /> to switch

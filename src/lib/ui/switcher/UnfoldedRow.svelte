@@ -9,7 +9,7 @@
   import type { FoldRow } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
-  import { LEAF_LINE_HEIGHT, LEAVES_PER_LINE, PREVIEW_REST_MS } from '../sizes';
+  import { LEAF_LINE_HEIGHT, PREVIEW_REST_MS } from '../sizes';
   import { standingText, TEXTS } from '../texts';
   import { ListScroll } from './list-scroll.svelte';
   import Leaf from './Leaf.svelte';
@@ -18,9 +18,10 @@
     desk,
     row,
     index,
+    perLine,
     leavesHeight,
     now,
-  }: { desk: Desk; row: FoldRow; index: number; leavesHeight: number; now: Date } = $props();
+  }: { desk: Desk; row: FoldRow; index: number; perLine: number; leavesHeight: number; now: Date } = $props();
 
   const application = $derived(applicationOf(desk.session, row.application));
   const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
@@ -37,7 +38,7 @@
   });
 
   const scroll = new ListScroll();
-  const lines = $derived(Math.ceil(row.leaves.length / LEAVES_PER_LINE));
+  const lines = $derived(Math.ceil(row.leaves.length / perLine));
   const slice = $derived(
     visibleSlice({
       count: lines,
@@ -53,10 +54,10 @@
     const split = splitTitles(row.leaves.map((id) => titleOf(windowOf(desk.session, id))));
     return new Map(row.leaves.map((id, index) => [id, split[index]]));
   });
-  const drawn = $derived(row.leaves.slice(slice.from * LEAVES_PER_LINE, slice.to * LEAVES_PER_LINE));
+  const drawn = $derived(row.leaves.slice(slice.from * perLine, slice.to * perLine));
 
   $effect.pre(() => {
-    const line = Math.floor(row.leaves.indexOf(selected ?? '') / LEAVES_PER_LINE);
+    const line = Math.floor(row.leaves.indexOf(selected ?? '') / perLine);
     if (line < 0) return;
     const top = line * LEAF_LINE_HEIGHT;
     scroll.reveal(leavesHeight, top, top + LEAF_LINE_HEIGHT);

@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest';
+import { deskOf, Worker } from '../../../../tests/desk';
+import type { Session } from '../../core/session/session';
+import { SurfaceWindows } from './surface-windows';
+
+const SURFACE = { width: 1280, height: 770 };
+
+/** Windows in a cascade, each a little to the right of the one before, so that all of them show. */
+function spread(session: Session): Session {
+  const windows = Object.entries(session.windows).map(([id, window], n) => [
+    id,
+    { ...window, geometry: { ...window.geometry, x: 40 * n } },
+  ]);
+  return { ...session, windows: Object.fromEntries(windows) };
+}
+
+const shown = (surface: SurfaceWindows, session: Session) =>
+  Object.fromEntries(
+    surface.of(session, SURFACE).sheets.map(({ window, showing }) => [window.id, showing] as const),
+  );
+
+describe('the windows of the surface', () => {
+  it('keep their content when they are covered or put away, until they end', () => {
+    const surface = new SurfaceWindows();
+    const worker = new Worker(deskOf('a: a1 | b: b1 | c: c1'));
+    expect(shown(surface, worker.session)).toEqual({ a1: 'exposed' });
+    expect(surface.of(worker.session, SURFACE).covered.map(({ name }) => name)).toEqual(['c1 — C', 'b1 — B']);
+    worker.flip();
+    expect(shown(surface, worker.session)).toEqual({ a1: 'covered', b1: 'exposed' });
+    worker.wish({ type: 'minimise', window: 'a1' });
+    expect(shown(surface, worker.session)).toEqual({ a1: 'away', b1: 'exposed' });
+    worker.wish({ type: 'close', window: 'a1' });
+    expect(shown(surface, worker.session)).toEqual({ b1: 'exposed' });
+  });
+
+  it('keep the content of those alone that were exposed last', () => {
+    const surface = new SurfaceWindows();
+    const names = Array.from({ length: 60 }, (_, n) => `a${n}`);
+    const worker = new Worker(deskOf(`a: ${names.join(' ')}`));
+    for (const window of names) {
+      worker.wish({ type: 'bring-to-front', window, raiseAll: false });
+      surface.of(worker.session, SURFACE);
+    }
+    const kept = surface.of(worker.session, SURFACE).sheets.map(({ window }) => window.id);
+    expect(kept).toEqual(names.slice(-40));
+  });
+
+  it('are touched only where something changed', () => {
+    const surface = new SurfaceWindows();
+    const worker = new Worker(spread(deskOf('a: a1 | b: b1 | c: c1')));
+    const before = surface.of(worker.session, SURFACE).sheets;
+    const after = surface.of(worker.flip().session, SURFACE).sheets;
+    expect(after.filter((sheet) => !before.includes(sheet)).map(({ window }) => window.id)).toEqual([
+      'a1',
+      'b1',
+    ]);
+    expect(after.find(({ window }) => window.id === 'c1')).toBe(
+      before.find(({ window }) => window.id === 'c1'),
+    );
+  });
+
+  it('give the front window its content even where nothing of it shows', () => {
+    const session = deskOf('a: a1 | b: b1');
+    const a1 = session.windows['a1'];
+    if (!a1) throw new Error('There is no a1.');
+    const beyond = { ...a1, geometry: { ...a1.geometry, x: 5_000 } };
+    const surface = new SurfaceWindows();
+    expect(shown(surface, { ...session, windows: { ...session.windows, a1: beyond } })).toMatchObject({
+      a1: 'exposed',
+    });
+  });
+});
