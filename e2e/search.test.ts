@@ -151,6 +151,13 @@ describe('a switcher that stays', () => {
     const highlighted = async () => (await person.selectedLeaf.locator('b').textContent()) ?? '';
     await person.press('Home', 'ArrowDown', 'ArrowDown', 'ArrowDown');
     expect(await highlighted()).toBe('d1');
+    // Rows that move under a resting pointer make the browser say that it moved, at the same place.
+    const row = person.switcher.getByRole('row', { name: 'B', exact: true });
+    const rest = { screenX: 640, screenY: 200, bubbles: true };
+    await row.dispatchEvent('pointermove', rest);
+    await person.press('Home', 'ArrowDown', 'ArrowDown', 'ArrowDown');
+    await row.dispatchEvent('pointermove', rest);
+    expect(await highlighted()).toBe('d1');
     await person.switcher.getByRole('row', { name: 'B', exact: true }).hover();
     await person.page.mouse.move(300, 130);
     await person.switcher.getByRole('row', { name: 'B', exact: true }).hover();

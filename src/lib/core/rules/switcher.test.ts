@@ -118,20 +118,12 @@ describe('rule 8: letting go, and ways out', () => {
     expect(worker.windows).toBe('a1 b1 c1');
   });
 
-  it('a loss of focus keeps it open without committing, and the next event tells whether the key is still held', () => {
-    const worker = workerAt('a: a1 | b: b1').step('older-application').input({ type: 'focus-lost' });
+  it('a release that was not seen commits nothing: it stays open, and Enter or Escape decides', () => {
+    const worker = workerAt('a: a1 | b: b1').step('older-application').input({ type: 'stay' });
     expect(worker.row).toBe('b');
     expect(worker.session.front).toBe('a1');
-    expect(worker.switcher?.mode).toBe('unsure');
-    expect(worker.input({ type: 'hold-seen' }).switcher?.mode).toBe('holding');
-    expect(worker.input({ type: 'focus-lost' }).input({ type: 'release-missed' }).switcher?.mode).toBe(
-      'staying',
-    );
-  });
-
-  it('a switcher that stays does so whatever happens to the hold key', () => {
-    const worker = workerAt('a: a1 | b: b1').input({ type: 'open', by: null, mode: 'staying' });
-    expect(worker.input({ type: 'focus-lost' }).input({ type: 'hold-seen' }).switcher?.mode).toBe('staying');
+    expect(worker.switcher?.mode).toBe('staying');
+    expect(worker.release().session.front).toBe('b1');
   });
 });
 

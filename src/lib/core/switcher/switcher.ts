@@ -22,11 +22,8 @@ export interface Switcher {
   readonly row: number;
   /** The leaf chosen by hand in the unfolded row; null while the row speaks for its best window. */
   readonly leaf: WindowId | null;
-  /**
-   * `holding`: the release of the hold key commits. `staying`: Enter commits. `unsure`: the page lost the focus
-   * while holding, so the release may have gone unseen; the next event tells.
-   */
-  readonly mode: 'holding' | 'staying' | 'unsure';
+  /** `holding`: the release of the hold key commits. `staying`: Enter commits. */
+  readonly mode: 'holding' | 'staying';
   /** What was typed and what it finds; null while the search line is empty. The rows then step aside. */
   readonly search: SwitcherSearch | null;
 }
@@ -52,10 +49,8 @@ export type SwitcherInput =
   | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
   | { readonly type: 'type'; readonly letters: string; readonly at: Instant }
   | { readonly type: 'point-result'; readonly index: number }
+  /** Asked for, or because the release of the hold key went unseen (rule 8). */
   | { readonly type: 'stay' }
-  | { readonly type: 'focus-lost' }
-  | { readonly type: 'hold-seen' }
-  | { readonly type: 'release-missed' }
   | { readonly type: 'session-changed' }
   | { readonly type: 'commit'; readonly raiseAll: boolean }
   | { readonly type: 'cancel' };
@@ -86,7 +81,7 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
     case 'point-result':
       return still(atResult(switcher, input.index));
     case 'stay':
-      return still({ ...switcher, mode: 'staying' });
+      return still(switcher.mode === 'staying' ? switcher : { ...switcher, mode: 'staying' });
     case 'step':
       return still(stepped(switcher, input.step, input.repeat, session));
     case 'jump':
@@ -95,12 +90,6 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
       return still(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER));
     case 'point':
       return still(pointed(switcher, input.application, input.window));
-    case 'focus-lost':
-      return still(switcher.mode === 'holding' ? { ...switcher, mode: 'unsure' } : switcher);
-    case 'hold-seen':
-      return still(switcher.mode === 'unsure' ? { ...switcher, mode: 'holding' } : switcher);
-    case 'release-missed':
-      return still(switcher.mode === 'staying' ? switcher : { ...switcher, mode: 'staying' });
     case 'session-changed':
       return still(following(switcher, session));
     case 'commit':

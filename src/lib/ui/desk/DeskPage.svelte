@@ -29,7 +29,13 @@
   $effect(() => applyTheme(desk.session.settings.theme));
 </script>
 
-<svelte:window onkeydowncapture={desk.onKey} onkeyupcapture={desk.onKey} onblur={desk.onBlur} />
+<svelte:window
+  onkeydowncapture={desk.onKey}
+  onkeyupcapture={desk.onKey}
+  onpointermovecapture={desk.onPointer}
+  onpointerdowncapture={desk.onPointer}
+  onblur={desk.onBlur}
+/>
 <svelte:head><title>{desk.session.title} · Key Fold</title></svelte:head>
 
 <div class="relative flex h-full flex-col overflow-hidden" data-unsent={desk.link.unsent}>

@@ -112,16 +112,18 @@ export class Desk {
     this.#perform(intent);
   };
 
-  /** The page lost the focus: a release may go unseen. */
+  /** The page lost the focus: a release may go unseen, and an open switcher waits for the next event to tell. */
   readonly onBlur = (): void => {
     this.#hold(false);
     this.shifted = false;
     this.#tapped = false;
     this.#taken.clear();
     this.glancing = false;
-    if (this.switcher?.mode !== 'holding') return;
-    this.#advance({ type: 'focus-lost' });
-    this.#show();
+  };
+
+  /** Handles a pointer that moves or is pressed: it tells whether the hold key is still down. */
+  readonly onPointer = (event: PointerEvent): void => {
+    if (!event.getModifierState(this.session.settings.holdKey)) this.#releaseMissed();
   };
 
   /** Opens the switcher so that it stays, or lets the open one stay. */
@@ -269,7 +271,7 @@ export class Desk {
     this.#hold(false);
     if (this.#tapped && !this.session.settings.holding && !this.switcher) this.openStaying();
     if (this.glancing) this.#glance(false);
-    if (this.switcher?.mode === 'holding' || this.switcher?.mode === 'unsure') this.commit(shift);
+    if (this.switcher?.mode === 'holding') this.commit(shift);
   }
 
   /** A release that was not seen shows at the next event. */
@@ -279,14 +281,13 @@ export class Desk {
     const held = isHeld(input, holdKey);
     this.#hold(held);
     this.#tapped = false;
-    const mode = this.switcher?.mode;
-    if (held && mode === 'unsure') this.#advance({ type: 'hold-seen' });
-    if (!held && (mode === 'unsure' || mode === 'holding')) this.#releaseMissed();
+    if (!held) this.#releaseMissed();
   }
 
+  /** The hold key came up while the page could not see it: nothing is committed (switching rule 8). */
   #releaseMissed(): void {
-    this.#advance({ type: 'release-missed' });
-    this.#show();
+    if (this.switcher?.mode !== 'holding') return;
+    this.openStaying();
     this.say(TEXTS.releaseMissed);
   }
 
