@@ -85,6 +85,15 @@ describe('SIGKILL in the middle of fast switching', () => {
   });
 });
 
+describe('asked to end', () => {
+  it('the server does so, though a page listens to it', async () => {
+    const other = await startServer(database.url);
+    const stream = await fetch(`${other.url}/api/sessions/${await desk()}/events`);
+    expect(stream.status).toBe(200);
+    expect(await other.terminate()).toBe(0);
+  });
+});
+
 describe('unsent work', () => {
   it('survives a closed page and a server that is down, and is sent in order by the next page', async () => {
     const session = await desk();

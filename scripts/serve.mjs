@@ -10,4 +10,6 @@ try {
   console.error(`Key Fold: ${error instanceof Error ? error.message : error}`);
   process.exit(1);
 }
+// Closed for good; the channel to the script that started it would keep the process alive.
+process.on('sveltekit:shutdown', () => process.exit(0));
 process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));

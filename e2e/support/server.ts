@@ -7,6 +7,8 @@ export interface RunningServer {
   readonly port: number;
   /** Ends it as a power cut would. */
   kill(): Promise<void>;
+  /** Asks it to end, as Ctrl+C does; resolves with its exit code. */
+  terminate(): Promise<number | null>;
 }
 
 /** Starts the build on a loopback port with a database; resolves once it answers. */
@@ -19,6 +21,7 @@ export async function startServer(databaseUrl: string, port?: number): Promise<R
       PORT: String(listening),
       DATABASE_URL: databaseUrl,
       BODY_SIZE_LIMIT: 'Infinity',
+      SHUTDOWN_TIMEOUT: '1',
     },
     stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
   });
@@ -26,13 +29,18 @@ export async function startServer(databaseUrl: string, port?: number): Promise<R
     child.on('message', (message) => message === 'serving' && resolve());
     child.on('exit', (code) => reject(new Error(`The server ended with ${code} before it served.`)));
   });
-  return { url: `http://127.0.0.1:${listening}`, port: listening, kill: () => killed(child) };
+  return {
+    url: `http://127.0.0.1:${listening}`,
+    port: listening,
+    kill: async () => void (await ended(child, 'SIGKILL')),
+    terminate: () => ended(child, 'SIGTERM'),
+  };
 }
 
-function killed(child: ChildProcess): Promise<void> {
-  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+function ended(child: ChildProcess, signal: NodeJS.Signals): Promise<number | null> {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve(child.exitCode);
   return new Promise((resolve) => {
-    child.on('exit', () => resolve());
-    child.kill('SIGKILL');
+    child.on('exit', resolve);
+    child.kill(signal);
   });
 }
