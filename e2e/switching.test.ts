@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { idsOf } from '../src/lib/core/recency/order';
 import { at } from './support/at';
-import { atDesk, atEllavane, openPage, storedSession, useBrowser } from './support/browser';
+import { ellavane } from '../src/lib/demo/ellavane';
+import { atDesk, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
 
@@ -185,6 +186,23 @@ describe('for those who do not see the screen', () => {
     expect(await focused.getAttribute('aria-label')).toBe('To Sable Wren — towage');
     await person.chord('S');
     expect(await person.page.locator(':focus').getAttribute('aria-label')).toBe('Lock Sill — Tides');
+  });
+});
+
+describe('the front window', () => {
+  it('scrolls by keyboard as soon as it is in front', async () => {
+    const demo = ellavane(new Date());
+    const windows = demo.windows.map((window) =>
+      window.id === 'w-byelaws-towing'
+        ? { ...window, geometry: { ...window.geometry, height: 120 } }
+        : window,
+    );
+    const person = await at(openPage(await createSession({ ...demo, windows })));
+    await person.chord('Q');
+    await person.page.keyboard.type('towing');
+    await person.press('Enter', 'PageDown');
+    const scrolled = () => person.front.locator('[data-scrolls]').evaluate((content) => content.scrollTop);
+    await expect.poll(scrolled).toBeGreaterThan(0);
   });
 });
 

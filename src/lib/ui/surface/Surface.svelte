@@ -36,7 +36,10 @@
     const element = id === null ? surface : surface.querySelector<HTMLElement>(`#window-${id}`);
     const there = id !== null && element?.contains(document.activeElement);
     if (!element || (there && !asked)) return;
-    const within = element.querySelector<HTMLElement>('[data-takes-focus]');
+    // A question or a text first; else the content, so that the arrow and Page keys scroll it.
+    const within =
+      element.querySelector<HTMLElement>('[data-takes-focus]') ??
+      element.querySelector<HTMLElement>('[data-scrolls]');
     (id !== null && within ? within : element).focus({ preventScroll: true });
     // A caret left where a text field was would make the browser seek a place for it at every frame.
     const selection = getSelection();

@@ -19,6 +19,7 @@
   const text = $derived(
     window.offeringDraft ? document.text : (desk.session.drafts[document.id]?.text ?? document.text),
   );
+  const name = $derived(windowName(desk.session, window));
   const unsaved = $derived(isUnsaved(desk.session, window));
 
   const EXPOSED = 'rounded-xs border bg-paper will-change-transform';
@@ -34,7 +35,7 @@
 
 <section
   id="window-{window.id}"
-  aria-label={windowName(desk.session, window)}
+  aria-label={name}
   aria-current={front ? 'true' : undefined}
   tabindex="-1"
   class={[
@@ -81,7 +82,14 @@
     {:else if window.offeringDraft}
       <DraftOffer {desk} id={window.id} document={document.id} {day} />
     {/if}
-    <div class="min-h-0 flex-1 overflow-auto" inert={!front}>
+    <div
+      role="group"
+      aria-label={name}
+      tabindex="-1"
+      data-scrolls
+      class="min-h-0 flex-1 overflow-auto outline-none"
+      inert={!front}
+    >
       <StandIn {document} {text} {day} actions={desk.standInActions} />
     </div>
   </div>
