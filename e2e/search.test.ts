@@ -142,6 +142,30 @@ describe('a switcher that stays', () => {
     expect(await person.frontName()).toBe('a1 — A');
   });
 
+  it('offers to the pointer what the keys do, and leaves the keys where they are', async () => {
+    const person = await at(atDesk('a: a1 | b: b1 | c: c1 c2'));
+    const foot = person.page.getByRole('contentinfo');
+    await foot.getByRole('button', { name: 'older application' }).click();
+    await person.switcher.waitFor();
+    await person.switcher.getByRole('button', { name: 'hide or show' }).click();
+    await person.switcher.getByRole('row', { name: 'B', exact: true }).getByText('hidden').waitFor();
+    await person.press('ArrowDown');
+    await person.switcher
+      .getByRole('button', { name: 'C close', exact: true })
+      .click({ modifiers: ['Shift'] });
+    await person.switcher.getByText('no windows', { exact: true }).waitFor();
+    await person.page.keyboard.type('b1');
+    await person.press('Enter');
+    expect(await person.frontName()).toBe('b1 — B');
+    await person.page.keyboard.down('Alt');
+    await foot.getByRole('button', { name: 'G sweep', exact: true }).click();
+    await person.release();
+    expect(await person.frontName()).toBe('');
+    await foot.getByRole('button', { name: 'puts back everything' }).click();
+    expect(await person.frontName()).toBe('b1 — B');
+    expect(await person.page.locator(':focus').getAttribute('aria-label')).toBe('b1');
+  });
+
   it('works with the pointer, and a resting pointer never takes the highlight', async () => {
     const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1 | d: d1'));
     await person.page.mouse.move(640, 150);

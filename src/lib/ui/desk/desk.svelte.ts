@@ -2,7 +2,7 @@ import type { Host } from '../../core/host/host';
 import { newestPutAway } from '../../core/host/putting-away';
 import { interpret, type Intent } from '../../core/keys/interpret';
 import { isHeld, isHoldKey, type KeyInput } from '../../core/keys/key-input';
-import type { Action } from '../../core/keys/key-map';
+import { isStep, type Action, type HeldKey } from '../../core/keys/key-map';
 import type { Wish } from '../../core/session/commands';
 import type { Event as SessionEvent } from '../../core/session/events';
 import type { ApplicationId, DocumentId, Session, WindowId } from '../../core/session/session';
@@ -164,6 +164,17 @@ export class Desk {
     this.say(TEXTS.closedWithout);
   }
 
+  /** Does what a held key does, for the pointer: what a step opens then stays. A glance is {@link glance}'s. */
+  press(key: HeldKey): void {
+    if (key === 'glance') return;
+    if (key === 'search') return this.openStaying();
+    if (!isStep(key)) return this.#act(key);
+    this.#advance(
+      this.switcher ? { type: 'step', step: key, repeat: false } : { type: 'open', by: key, mode: 'staying' },
+    );
+    this.#show();
+  }
+
   /** Does what is wished, all of it or nothing, and says what came of it. */
   wish(...wishes: readonly Wish[]): void {
     for (const flush of this.#flushes) flush();
@@ -225,8 +236,7 @@ export class Desk {
       case 'hold-up':
         return this.#holdUp(intent.shift);
       case 'glance':
-        if (intent.on !== this.glancing) this.#glance(intent.on);
-        return;
+        return this.glance(intent.on);
       case 'search':
         return this.openStaying();
       case 'swallow':
@@ -238,7 +248,6 @@ export class Desk {
     const now = performance.now();
     this.hurried = now - this.#steppedAt < HURRIED_MS;
     this.#steppedAt = now;
-    this.#hold(true);
     if (this.switcher) {
       this.#advance({ type: 'step', step, repeat });
       this.#show();
@@ -270,7 +279,7 @@ export class Desk {
   #holdUp(shift: boolean): void {
     this.#hold(false);
     if (this.#tapped && !this.session.settings.holding && !this.switcher) this.openStaying();
-    if (this.glancing) this.#glance(false);
+    this.glance(false);
     if (this.switcher?.mode === 'holding') this.commit(shift);
   }
 
@@ -291,7 +300,9 @@ export class Desk {
     this.say(TEXTS.releaseMissed);
   }
 
-  #glance(on: boolean): void {
+  /** Begins or ends a glance at the bare surface (switching rule 18). */
+  glance(on: boolean): void {
+    if (on === this.glancing) return;
     this.glancing = on;
     this.say(on ? TEXTS.bareSurface : this.frontText());
   }

@@ -34,9 +34,14 @@
     <span>{TEXTS.nothingInFront}</span>
   {/if}
   {#if desk.putAway}
-    <span class="truncate text-bar-soft"
+    <button
+      type="button"
+      tabindex="-1"
+      class="truncate text-bar-soft"
+      onmousedown={(event) => event.preventDefault()}
+      onclick={() => desk.press('put-back')}
       ><Key dark label={keyLabel(KEY_MAP['put-back'].code)} />
-      {TEXTS.putsBack(putAwayText(desk.putAway))}</span
+      {TEXTS.putsBack(putAwayText(desk.putAway))}</button
     >
   {/if}
   {#if desk.link.offline}
@@ -47,7 +52,7 @@
   {#if asking > 0}<span class="bg-marigold px-2 text-on-marigold">{TEXTS.askingCount(asking)}</span>{/if}
   <span class="ml-auto flex min-w-0 items-center gap-2.5 overflow-hidden">
     {#if !desk.held}hold <Key dark label={desk.session.settings.holdKey} /> then{/if}
-    <Legend entries={keys} />
+    <Legend {desk} entries={keys} />
   </span>
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
     >{TEXTS.switchButton}</button

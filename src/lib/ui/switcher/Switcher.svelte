@@ -180,19 +180,19 @@
       </div>
     </div>
   </div>
-  <div class="flex shrink-0 items-center gap-3.5 bg-bar px-4 py-2 text-[13px] text-bar-ink">
-    <span class="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap">
+  <div class="flex shrink-0 items-center gap-3.5 bg-bar px-4 py-1.5 text-[13px] text-bar-ink">
+    <span class="flex min-w-0 items-center gap-3.5 overflow-hidden whitespace-nowrap">
       {#if desk.shifted && desk.held}
-        <Legend entries={LEGENDS.switcher.withShift} />
+        <Legend {desk} entries={LEGENDS.switcher.withShift} />
       {:else if staying}
         <span
           ><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
         >
         {#if !switcher.search}<span><Key dark label="←" /> <Key dark label="→" /> {TEXTS.leaves}</span>{/if}
         <span><Key dark label={desk.session.settings.holdKey} /> +</span>
-        <Legend entries={LEGENDS.switcher.staying} />
+        <Legend {desk} entries={LEGENDS.switcher.staying} />
       {:else}
-        <Legend entries={LEGENDS.switcher.holding} />
+        <Legend {desk} entries={LEGENDS.switcher.holding} />
       {/if}
     </span>
     <span class="ml-auto whitespace-nowrap">
