@@ -172,7 +172,7 @@ describe('ending', () => {
     // That this happens within a second is a property of the keeper, tested on its own.
     await expect
       .poll(async () => (await storedSession(person.session)).session.drafts['d-a1']?.text, {
-        timeout: 20_000,
+        timeout: 60_000,
       })
       .toBe('a1!');
     await person.reload();

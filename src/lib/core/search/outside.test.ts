@@ -45,20 +45,16 @@ describe('where uFuzzy and Fuse.js agree on a clear winner, so do we', () => {
     ['whole words', (word: string) => word],
     ['words without their last letters', (word: string) => word.slice(0, -2)],
     ['words without their ends', (word: string) => word.slice(0, Math.ceil(word.length * 0.6))],
-  ])(
-    'for %s',
-    (_, typed) => {
-      const asked = words(200)
-        .filter((word) => word.length >= 6)
-        .map(typed);
-      const judged = asked.flatMap((letters) => {
-        const winner = clearWinner(letters);
-        return winner === null ? [] : [{ letters, winner }];
-      });
-      expect(judged.length).toBeGreaterThan(20);
-      const ours = judged.map(({ letters }) => search(catalogue, letters, [], later(0))[0]?.candidate.title);
-      expect(ours).toEqual(judged.map(({ winner }) => winner));
-    },
-    60_000,
-  );
+  ])('for %s', (_, typed) => {
+    const asked = words(200)
+      .filter((word) => word.length >= 6)
+      .map(typed);
+    const judged = asked.flatMap((letters) => {
+      const winner = clearWinner(letters);
+      return winner === null ? [] : [{ letters, winner }];
+    });
+    expect(judged.length).toBeGreaterThan(20);
+    const ours = judged.map(({ letters }) => search(catalogue, letters, [], later(0))[0]?.candidate.title);
+    expect(ours).toEqual(judged.map(({ winner }) => winner));
+  });
 });
