@@ -25,6 +25,9 @@ describe('hold, step, let go', () => {
 
   it('a quick flip goes between the last two, and paints nothing', async () => {
     const person = await at(atEllavane());
+    // The page's clock stands still, so that the flip is a quick one however busy the machine is.
+    await person.page.clock.install();
+    await person.page.clock.pauseAt(Date.now() + 60_000);
     await person.page.evaluate(() => {
       const seen = { dialog: false };
       Object.assign(window, { seen });
@@ -41,6 +44,7 @@ describe('hold, step, let go', () => {
       person.page.evaluate(() => (window as unknown as { seen: { dialog: boolean } }).seen.dialog);
     expect(await seen()).toBe(false);
     await person.hold('S');
+    await person.page.clock.runFor(1_000);
     await person.switcher.waitFor();
     expect(await seen()).toBe(true);
     await person.release();

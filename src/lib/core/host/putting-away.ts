@@ -113,7 +113,7 @@ export function putBack(course: Course): void {
   if (entry.stacking) restack(course, entry.stacking);
   course.happen({ type: 'put-back', levels });
   if (entry.front !== null && course.sees(entry.front)) course.front(entry.front);
-  else keepFrontOnTop(course);
+  keepFrontOnTop(course);
   course.fillFront();
 }
 

@@ -186,6 +186,15 @@ describe('rule 16: each putting-away is one entry, and put back restores exactly
     expect(worker.stacking).toBe('b1 w-c2 a1');
   });
 
+  it('keeps the front window on top when it came back by other means and something was opened since', () => {
+    const worker = workerAt('a: a1 a2 | b: b1').act('minimise-all');
+    worker.wish({ type: 'open-window', application: 'b', inFront: false });
+    worker.wish({ type: 'bring-to-front', window: 'a1', raiseAll: false }).act('put-back');
+    expect(worker.session.front).toBe('a1');
+    expect(worker.session.windows['a2']?.minimised).toBe(false);
+    expect(worker.stacking).toBe('b1 a2 w-c2 a1');
+  });
+
   it('goes on to the next entry when the newest was undone by other means', () => {
     const worker = workerAt('a: a1 | b: b1 | c: c1').act('minimise').act('hide-or-show');
     worker.wish({ type: 'switch-to-application', application: 'b' }).act('put-back');
