@@ -46,7 +46,7 @@ describe('acting while holding', () => {
     expect(await said('Weather')).toContain('hidden');
     expect(await said('Radio')).toContain('1 minimised');
     expect(await said('Byelaws')).toContain('on Plans');
-    expect(await said('Sums')).toContain('not answering');
+    expect(await said('Sums')).toContain('not responding');
     expect(await said('Cabinet')).toContain('both minimised');
     await person.release();
   });
@@ -116,7 +116,7 @@ describe('ending', () => {
     await person.chord('C');
     expect(await focusedText(person)).toBe('Save');
     await person.press('ArrowRight');
-    expect(await focusedText(person)).toBe('Drop it');
+    expect(await focusedText(person)).toBe('Discard');
     await person.press('Escape');
     await person.page.getByRole('toolbar').waitFor({ state: 'detached' });
     expect(await person.page.locator(':focus').getAttribute('aria-label')).toBe('a1');
@@ -130,11 +130,11 @@ describe('ending', () => {
 
   it('quits five in a row with two unsaved: three end at once, two ask, and nothing waits', async () => {
     const person = await at(atDesk('a: a1 | b: b1 | c: c1* | d: d1 | e: e1* | f: f1'));
-    await person.hold('S', 'V', 'V', 'S', 'V', 'V', 'S', 'V');
+    await person.hold('S', 'V', 'V', 'V', 'V', 'V');
     await person.switcher.waitFor();
     const names = await person.rows.evaluateAll((rows) => rows.map((row) => row.getAttribute('aria-label')));
     expect(names).toEqual(['A', 'C', 'E']);
-    await person.page.getByText('2 windows ask').waitFor();
+    await person.page.getByText('2 windows need an answer').waitFor();
     await person.press('Escape');
     await person.release();
     expect(await person.frontName()).toBe('a1 — A');
@@ -150,8 +150,8 @@ describe('ending', () => {
     await person.page.keyboard.type('a');
     await person.page.getByRole('gridcell', { selected: true }).getByText('not running').waitFor();
     await person.press('Enter');
-    await person.page.getByText('A draft from').waitFor();
-    expect(await focusedText(person)).toBe('Take it up');
+    await person.page.getByText('An unsaved draft from').waitFor();
+    expect(await focusedText(person)).toBe('Use the draft');
     await person.press('Enter');
     await person.page.locator('textarea:focus').waitFor();
     expect(await person.page.locator('textarea:focus').inputValue()).toBe('a1 and more');
@@ -183,7 +183,7 @@ describe('ending', () => {
     const resident = withApplication(deskOf('a: a1 | b: b1'), 'a', { resident: true });
     const person = await at(openPage(await createSession(toDocument(resident))));
     await person.chord('V');
-    await person.page.getByRole('contentinfo').getByText('A is resident').waitFor();
+    await person.page.getByRole('contentinfo').getByText('A always runs').waitFor();
     expect(await person.frontName()).toBe('a1 — A');
   });
 
@@ -232,12 +232,20 @@ describe('sweep and glance', () => {
     const before = await storedSession(person.session);
     await person.page.keyboard.down('Alt');
     await person.page.keyboard.down('Space');
-    expect(await person.page.locator('#window-a1').isVisible()).toBe(false);
+    const opacity = () =>
+      person.page.locator('#window-a1').evaluate((window) => {
+        const surface = window.parentElement as HTMLElement;
+        return getComputedStyle(surface).opacity;
+      });
+    expect(await opacity()).toBe('0');
     await person.page.keyboard.up('Space');
-    expect(await person.page.locator('#window-a1').isVisible()).toBe(true);
+    expect(await opacity()).toBe('1');
     await person.release();
     expect(await storedSession(person.session)).toEqual(before);
     expect(await person.frontName()).toBe('a1 — A');
+    // What is typed next goes where the caret was before the glance.
+    await person.page.keyboard.type('!');
+    expect(await person.page.locator('#window-a1 textarea').inputValue()).toContain('!');
   });
 });
 

@@ -1,9 +1,15 @@
 /** Serves the build. Ends when the script that started it ends, even if that was killed. */
 import { once } from 'node:events';
+import { wellFormed, answerClientError } from './lib/well-formed.mjs';
 
 try {
   const { server } = await import('../build/index.js');
   const { server: http } = server;
+  // What no request object can be made of never reaches the application, so it is answered here.
+  const [application] = http.listeners('request');
+  http.removeAllListeners('request');
+  http.on('request', (request, response) => wellFormed(request, response) && application(request, response));
+  http.on('clientError', answerClientError);
   if (!http.listening) await once(http, 'listening');
   process.send?.('serving');
 } catch (error) {

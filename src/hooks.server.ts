@@ -1,17 +1,33 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { env } from '$env/dynamic/private';
-import { answering, Problem } from '$lib/server/http/problem';
+import { ASKING_PAGE } from '$lib/server/access/admission';
+import { withProblem } from '$lib/server/http/framework-problem';
 import { guard, SECURITY_HEADERS } from '$lib/server/http/guard';
-import { startRuntime } from '$lib/server/runtime';
+import { answering, Problem } from '$lib/server/http/problem';
+import { admission, startRuntime } from '$lib/server/runtime';
 
-const allowedHosts = (env.KEY_FOLD_HOSTS ?? '').split(',').filter(Boolean);
-
-export const init: ServerInit = () => startRuntime(env.DATABASE_URL);
+export const init: ServerInit = () =>
+  startRuntime({
+    databaseUrl: env.DATABASE_URL,
+    listening: env.HOST ?? '127.0.0.1',
+    port: env.PORT ?? '',
+    hosts: env.KEY_FOLD_HOSTS ?? '',
+    workers: env.KEY_FOLD_WORKERS ?? 'build/workers',
+  });
 
 export const handle: Handle = async ({ event, resolve }) => {
+  const { request, url, cookies } = event;
   const response = await answering(async () => {
-    guard(event.request.headers, allowedHosts);
-    return resolve(event);
+    guard(request.headers, event.getClientAddress(), admission().hosts);
+    try {
+      await admission().check({ path: url.pathname, host: request.headers.get('host') ?? '', cookies });
+    } catch (error) {
+      const page = request.method === 'GET' && (request.headers.get('accept') ?? '').includes('text/html');
+      if (error instanceof Problem && page) redirect(303, ASKING_PAGE);
+      throw error;
+    }
+    return withProblem(request, await resolve(event));
   });
   for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
   return response;

@@ -11,13 +11,13 @@ import type { Application, Session, Window } from '../src/lib/core/session/sessi
 import {
   advance,
   highlightedLeaf,
+  targetOf,
   unfoldedRow,
   type Step,
   type Switcher,
   type SwitcherInput,
 } from '../src/lib/core/switcher/switcher';
 import { wishFor } from '../src/lib/core/switcher/acting';
-import { targetOf } from '../src/lib/core/switcher/target';
 
 export const START = '2026-11-24T06:00:00.000Z';
 
@@ -135,7 +135,7 @@ export class Worker {
     this.notices = decision.notices;
     this.events.push(...decision.events);
     const problems = problemsOf(this.session);
-    if (problems.length > 0) throw new Error(problems.join('; '));
+    if (problems.length > 0) throw new Error(JSON.stringify(problems));
     return this.switcher ? this.input({ type: 'session-changed' }) : this;
   }
 
@@ -160,8 +160,10 @@ export class Worker {
   }
 
   act(action: Action): this {
+    if (action === 'quit') this.input({ type: 'pass-on' });
     const wish = wishFor(action, targetOf(this.switcher, this.session));
-    return wish ? this.wish(wish) : this;
+    if (wish) this.wish(wish);
+    return this.input({ type: 'acted', action });
   }
 
   release(options: { shift?: boolean } = {}): this {

@@ -5,7 +5,15 @@ import { BUILD, ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 import { say } from './say.mjs';
 
-const SOURCES = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
+const SOURCES = [
+  'src',
+  'static',
+  'package-lock.json',
+  'svelte.config.js',
+  'vite.config.ts',
+  'vite.workers.config.ts',
+  'tsconfig.json',
+];
 
 function fingerprint() {
   const hash = createHash('sha256');
@@ -33,5 +41,10 @@ export async function ensureBuild() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return;
   say('building …');
   await run('npx', ['vite', 'build'], { cwd: ROOT });
+  await buildWorkers();
   writeFileSync(mark, now);
 }
+
+/** Builds the server's worker threads alone, as the development server needs them. */
+export const buildWorkers = () =>
+  run('npx', ['vite', 'build', '--config', 'vite.workers.config.ts'], { cwd: ROOT });

@@ -1,3 +1,5 @@
+import type { Position } from '../core/keys/key-map';
+
 /** The part of the Keyboard Map draft (WICG) that some browsers have. */
 interface KeyboardWithMap {
   getLayoutMap(): Promise<ReadonlyMap<string, string>>;
@@ -21,3 +23,7 @@ export function keyLabel(code: string): string {
   if (printed) return printed.toUpperCase();
   return code.replace(/^(Key|Digit)/, '');
 }
+
+/** A whole chord, e.g. `Alt Shift V`: what is pressed, in the order in which it goes down. */
+export const chordLabel = (holdKey: string, { code, shift }: Position): string =>
+  [holdKey, ...(shift ? ['Shift'] : []), keyLabel(code)].join(' ');

@@ -1,25 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { Batch } from '../core/session/commands';
-import { Outbox, type OutboxStorage } from './outbox';
-
-function memory(): OutboxStorage {
-  const items = new Map<string, string>();
-  return {
-    get length() {
-      return items.size;
-    },
-    key: (index) => [...items.keys()][index] ?? null,
-    getItem: (key) => items.get(key) ?? null,
-    setItem: (key, value) => void items.set(key, value),
-    removeItem: (key) => void items.delete(key),
-  };
-}
+import { Outbox } from './outbox';
+import { memoryStorage } from './page-storage';
 
 const batch = (id: string): Batch => ({ id, commands: [] });
 
 describe('the outbox', () => {
   it('gives the next page what is left, in order', () => {
-    const storage = memory();
+    const storage = memoryStorage();
     const outbox = new Outbox(storage, 's');
     outbox.add(batch('late'), 2_000);
     outbox.add(batch('x'), 30);
@@ -29,7 +17,7 @@ describe('the outbox', () => {
   });
 
   it('lets the next page remove what an earlier one put in', () => {
-    const storage = memory();
+    const storage = memoryStorage();
     new Outbox(storage, 's').add(batch('x'), 1);
     const next = new Outbox(storage, 's');
     next.load();
@@ -38,17 +26,37 @@ describe('the outbox', () => {
   });
 
   it('keeps sessions apart, and leaves other entries alone', () => {
-    const storage = memory();
+    const storage = memoryStorage();
     storage.setItem('something else', 'stays');
     new Outbox(storage, 's').add(batch('x'), 1);
     expect(new Outbox(storage, 't').load()).toEqual([]);
     expect(storage.getItem('something else')).toBe('stays');
   });
 
-  it('drops an entry that cannot be read', () => {
-    const storage = memory();
-    storage.setItem('key-fold/outbox/s/000000000000001-000001-x', '{');
-    expect(new Outbox(storage, 's').load()).toEqual([]);
-    expect(storage.length).toBe(0);
+  it.each(['{', 'null', '7', '{}', '{"id":"x"}', '{"id":"x","commands":[null]}', '{"id":"x","commands":{}}'])(
+    'sets an entry aside that is no batch: %s',
+    (text) => {
+      const storage = memoryStorage();
+      storage.setItem('key-fold/outbox/s/000000000000001-000001-x', text);
+      const outbox = new Outbox(storage, 's');
+      expect(outbox.load()).toEqual([]);
+      expect(outbox.aside().map((aside) => aside.text)).toEqual([text]);
+      expect(new Outbox(storage, 's').load()).toEqual([]);
+    },
+  );
+
+  it('keeps aside what is set aside, over a reload, until it is let go', () => {
+    const storage = memoryStorage();
+    const outbox = new Outbox(storage, 's');
+    outbox.add(batch('x'), 1);
+    outbox.add(batch('y'), 2);
+    outbox.setAside(batch('x'));
+    const next = new Outbox(storage, 's');
+    expect(next.load().map(({ id }) => id)).toEqual(['y']);
+    const [aside] = next.aside();
+    expect(JSON.parse(aside?.text ?? '')).toEqual(batch('x'));
+    next.dropAside(aside?.key ?? '');
+    expect(next.aside()).toEqual([]);
+    expect(new Outbox(storage, 't').aside()).toEqual([]);
   });
 });

@@ -6,13 +6,21 @@ export type OutboxStorage = Pick<Storage, 'length' | 'key' | 'getItem' | 'setIte
 const TIME_DIGITS = 15;
 const COUNT_DIGITS = 6;
 
+/** Something that could not be stored and was set aside: a batch as JSON, or what cannot be read any more. */
+export interface SetAside {
+  readonly key: string;
+  readonly text: string;
+}
+
 /**
  * The batches of one session that the server has not acknowledged, kept where a reload or a crash does not reach
  * them. Pages share it: one that opens takes over what an earlier one left, which is safe because the server
- * carries a batch out once however often it comes.
+ * carries a batch out once however often it comes. What cannot be stored is set aside, and stays until someone
+ * decides about it.
  */
 export class Outbox {
   readonly #prefix: string;
+  readonly #asidePrefix: string;
   readonly #keys = new Map<string, string>();
   #count = 0;
 
@@ -21,16 +29,12 @@ export class Outbox {
     session: string,
   ) {
     this.#prefix = `key-fold/outbox/${session}/`;
+    this.#asidePrefix = `key-fold/set-aside/${session}/`;
   }
 
-  /** What is left to send, in the order in which it was put in. An entry that cannot be read is dropped. */
+  /** What is left to send, in the order in which it was put in. An entry that cannot be read is set aside. */
   load(): Batch[] {
-    const keys: string[] = [];
-    for (let index = 0; index < this.storage.length; index += 1) {
-      const key = this.storage.key(index);
-      if (key?.startsWith(this.#prefix)) keys.push(key);
-    }
-    return keys.sort().flatMap((key) => this.#read(key));
+    return this.#keysWith(this.#prefix).flatMap((key) => this.#read(key));
   }
 
   /** Keeps a batch until it is removed. @throws DOMException if the storage is full. */
@@ -49,14 +53,69 @@ export class Outbox {
     this.#keys.delete(batch);
   }
 
+  /** Takes a batch out of what is sent, and keeps it aside. */
+  setAside(batch: Batch): void {
+    this.#keepAside(batch.id, JSON.stringify(batch));
+    this.remove(batch.id);
+  }
+
+  /** What was set aside, oldest first. */
+  aside(): SetAside[] {
+    return this.#keysWith(this.#asidePrefix).map((key) => ({ key, text: this.storage.getItem(key) ?? '' }));
+  }
+
+  /** Lets something go that was set aside. */
+  dropAside(key: string): void {
+    if (key.startsWith(this.#asidePrefix)) this.storage.removeItem(key);
+  }
+
+  #keepAside(name: string, text: string): void {
+    this.storage.setItem(`${this.#asidePrefix}${name}`, text);
+  }
+
+  #keysWith(prefix: string): string[] {
+    const keys: string[] = [];
+    for (let index = 0; index < this.storage.length; index += 1) {
+      const key = this.storage.key(index);
+      if (key?.startsWith(prefix)) keys.push(key);
+    }
+    return keys.sort();
+  }
+
   #read(key: string): Batch[] {
-    try {
-      const batch: Batch = JSON.parse(this.storage.getItem(key) ?? '');
+    const text = this.storage.getItem(key) ?? '';
+    const batch = batchIn(text);
+    if (batch) {
       this.#keys.set(batch.id, key);
       return [batch];
-    } catch {
-      this.storage.removeItem(key);
-      return [];
     }
+    this.#keepAside(key.slice(this.#prefix.length), text);
+    this.storage.removeItem(key);
+    return [];
   }
 }
+
+/** The batch in a text; null if there is none. */
+export function batchIn(text: string): Batch | null {
+  try {
+    const value: unknown = JSON.parse(text);
+    return isBatch(value) ? value : null;
+  } catch {
+    return null;
+  }
+}
+
+function isBatch(value: unknown): value is Batch {
+  return (
+    isObject(value) &&
+    typeof value.id === 'string' &&
+    Array.isArray(value.commands) &&
+    value.commands.every(
+      (command) =>
+        isObject(command) && ['id', 'at', 'type'].every((field) => typeof command[field] === 'string'),
+    )
+  );
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null;

@@ -1,13 +1,28 @@
 import type { Host, Notice, Refusal } from '../core/host/host';
-import { receive, reject, replicaOf, submit, type Confirmation, type Replica } from '../core/replica/replica';
+import {
+  anew,
+  receive,
+  reject,
+  replicaOf,
+  submit,
+  type Confirmation,
+  type Replica,
+} from '../core/replica/replica';
 import type { Batch, Wish } from '../core/session/commands';
 import type { Event } from '../core/session/events';
 import type { Session } from '../core/session/session';
-import type { Outbox } from './outbox';
+import { newId } from './ids';
+import { followNews } from './news/follow';
+import type { News } from './news/messages';
+import { batchIn, type Outbox, type SetAside } from './outbox';
+import { postBatch } from './post-batch';
 
 /** Waits between two attempts to reach the server, in ms: the first, and the longest. */
 const FIRST_WAIT_MS = 250;
 const LONGEST_WAIT_MS = 4_000;
+
+/** A batch on which the server failed this many times is set aside, so that the ones behind it get on. */
+export const MOST_TRIES = 5;
 
 export interface Submitted {
   readonly events: readonly Event[];
@@ -21,8 +36,14 @@ export interface LinkListener {
   changed(): void;
   /** The server refused something that this page had shown as done. */
   refused(detail: string): void;
+  /** Something could not be stored and was set aside. */
+  setAside(): void;
   /** What was done cannot be kept for a reload: the browser's storage is full. */
   notKept(): void;
+  /** The session was deleted. */
+  gone(): void;
+  /** The server asks for the access key. */
+  locked(): void;
 }
 
 /**
@@ -35,12 +56,15 @@ export class SessionLink {
   offline = $state(false);
   /** Batches that the server has not acknowledged. */
   readonly unsent = $derived(this.#replica.pending.length);
+  /** What could not be stored and waits for a decision. */
+  aside = $state.raw<readonly SetAside[]>([]);
 
   #sending = false;
   #wait = FIRST_WAIT_MS;
-  #stream: EventSource | null = null;
   #closed = false;
   #retry: ReturnType<typeof setTimeout> | undefined;
+  #unfollow: () => void = () => undefined;
+  readonly #tries = new Map<string, number>();
   /** Confirmations that arrived before the ones in front of them. */
   readonly #early = new Map<number, Confirmation>();
 
@@ -51,15 +75,9 @@ export class SessionLink {
     readonly outbox: Outbox,
     readonly listener: LinkListener,
   ) {
-    let replica = replicaOf(stored.session, stored.seq);
-    for (const batch of outbox.load()) {
-      const submitted = submit(replica, host, batch);
-      // What is refused here may still be known to the server, which has the last word.
-      replica = submitted.refusal
-        ? { ...replica, pending: [...replica.pending, { batch, events: [] }] }
-        : submitted.replica;
-    }
-    this.#replica = replica;
+    this.#replica = replicaOf(stored.session, stored.seq);
+    for (const batch of outbox.load()) this.#takeOver(batch);
+    this.aside = outbox.aside();
   }
 
   get session(): Session {
@@ -68,14 +86,14 @@ export class SessionLink {
 
   /** Starts listening and sending; the returned function ends both. */
   open(): () => void {
-    this.#listen();
+    this.#follow();
     void this.#send();
     const again = () => void this.#send();
     window.addEventListener('online', again);
     return () => {
       this.#closed = true;
       clearTimeout(this.#retry);
-      this.#stream?.close();
+      this.#unfollow();
       window.removeEventListener('online', again);
     };
   }
@@ -84,16 +102,50 @@ export class SessionLink {
   submit(...wishes: readonly Wish[]): Submitted {
     const now = new Date();
     const at = now.toISOString();
-    const commands = wishes.map((wish) => ({ ...wish, id: crypto.randomUUID(), at }));
-    const batch: Batch = { id: crypto.randomUUID(), commands };
+    const commands = wishes.map((wish) => ({ ...wish, id: newId(), at }));
+    const batch: Batch = { id: newId(), commands };
     const { replica, notices, refusal } = submit(this.#replica, this.host, batch);
     const events = refusal ? [] : (replica.pending.at(-1)?.events ?? []);
     if (events.length === 0) return { events, notices, refusal };
     this.#replica = replica;
     this.listener.changed();
-    // The screen first, the sending after.
+    // What is seen comes first; keeping and sending follow.
     queueMicrotask(() => this.#keep(batch, now));
     return { events, notices, refusal };
+  }
+
+  /** Sends once more what was set aside; what is no batch stays. */
+  retryAside(): void {
+    for (const { key, text } of this.outbox.aside()) {
+      const batch = batchIn(text);
+      if (!batch) continue;
+      this.outbox.dropAside(key);
+      this.#tries.delete(batch.id);
+      this.#takeOver(batch);
+      this.#keep(batch, new Date());
+    }
+    this.aside = this.outbox.aside();
+    this.listener.changed();
+  }
+
+  /** Lets go what was set aside. */
+  dropAside(): void {
+    for (const { key } of this.outbox.aside()) this.outbox.dropAside(key);
+    this.aside = [];
+  }
+
+  /** Takes over a batch that an earlier page left; one that makes no sense to this page is set aside. */
+  #takeOver(batch: Batch): void {
+    try {
+      const submitted = submit(this.#replica, this.host, batch);
+      // What is refused here may still be known to the server, which has the last word.
+      this.#replica = submitted.refusal
+        ? { ...this.#replica, pending: [...this.#replica.pending, { batch, events: [] }] }
+        : submitted.replica;
+    } catch (error) {
+      console.error('A batch could not be taken over:', error);
+      this.outbox.setAside(batch);
+    }
   }
 
   #keep(batch: Batch, now: Date): void {
@@ -110,11 +162,8 @@ export class SessionLink {
     this.#sending = true;
     clearTimeout(this.#retry);
     try {
-      for (let batch = this.#next(); batch && !this.#closed; batch = this.#next()) await this.#sendOne(batch);
-    } catch {
-      this.offline = true;
-      this.#retry = setTimeout(() => void this.#send(), this.#wait);
-      this.#wait = Math.min(this.#wait * 2, LONGEST_WAIT_MS);
+      for (let batch = this.#next(); batch && !this.#closed; batch = this.#next())
+        if (!(await this.#sendOne(batch))) break;
     } finally {
       this.#sending = false;
     }
@@ -126,24 +175,70 @@ export class SessionLink {
     return this.#replica.pending.find(({ batch }) => !answered.has(batch.id))?.batch;
   }
 
-  async #sendOne(batch: Batch): Promise<void> {
-    const response = await fetch(`/api/sessions/${this.id}/commands`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(batch),
-    });
-    if (response.status >= 500 || response.status === 408 || response.status === 429)
-      throw new Error(`The server answered ${response.status}.`);
-    this.#reached();
-    if (response.ok) {
-      this.#receive((await response.json()) as Confirmation);
-      return;
+  /** Answers whether the next one may follow at once. */
+  async #sendOne(batch: Batch): Promise<boolean> {
+    const outcome = await postBatch(this.id, batch);
+    switch (outcome.type) {
+      case 'stored':
+        this.#reached();
+        this.#tries.delete(batch.id);
+        this.#receive(outcome.confirmation);
+        return true;
+      case 'refused':
+        this.#reached();
+        this.#giveUp(
+          batch,
+          batch.commands.some(({ type }) => type === 'keep-draft'),
+        );
+        this.listener.refused(outcome.detail);
+        return true;
+      case 'failed':
+        this.offline = false;
+        return this.#triedOnceMore(batch);
+      case 'unreachable':
+        this.offline = true;
+        this.#sendLater(Math.max(outcome.waitMs, this.#wait));
+        return false;
+      case 'locked':
+        this.listener.locked();
+        return false;
     }
-    const problem: { detail?: string } = await response.json().catch(() => ({}));
-    this.outbox.remove(batch.id);
+  }
+
+  #triedOnceMore(batch: Batch): boolean {
+    const tries = (this.#tries.get(batch.id) ?? 0) + 1;
+    this.#tries.set(batch.id, tries);
+    if (tries < MOST_TRIES) {
+      this.#sendLater(this.#wait);
+      return false;
+    }
+    this.#giveUp(batch, true);
+    this.#wait = FIRST_WAIT_MS;
+    this.listener.setAside();
+    return true;
+  }
+
+  #sendLater(wait: number): void {
+    this.#retry = setTimeout(() => void this.#send(), wait);
+    this.#wait = Math.min(this.#wait * 2, LONGEST_WAIT_MS);
+  }
+
+  /** Takes back what the batch did; what might be missed is set aside, not thrown away. */
+  #giveUp(batch: Batch, keepAside: boolean): void {
+    if (keepAside) this.#setAside(batch);
+    else this.outbox.remove(batch.id);
+    this.#tries.delete(batch.id);
     this.#replica = reject(this.#replica, this.host, batch.id);
     this.listener.changed();
-    this.listener.refused(problem.detail ?? `The server answered ${response.status}.`);
+  }
+
+  #setAside(batch: Batch): void {
+    try {
+      this.outbox.setAside(batch);
+    } catch {
+      this.listener.notKept();
+    }
+    this.aside = this.outbox.aside();
   }
 
   #reached(): void {
@@ -169,20 +264,45 @@ export class SessionLink {
     }
   }
 
-  #listen(): void {
-    const stream = new EventSource(`/api/sessions/${this.id}/events?after=${this.#replica.seq}`);
-    this.#stream = stream;
-    stream.onopen = () => {
-      this.#reached();
-      void this.#send();
-    };
-    stream.onmessage = ({ data }) => this.#receive(JSON.parse(data) as Confirmation);
-    stream.onerror = () => {
-      if (this.#closed) return;
+  #follow(): void {
+    this.#unfollow = followNews({ session: this.id, after: this.#replica.seq }, (news) => this.#hear(news));
+  }
+
+  #hear(news: News): void {
+    if (this.#closed) return;
+    switch (news.type) {
+      case 'stored':
+        return this.#receive(news.confirmation);
+      case 'heard':
+        this.#reached();
+        void this.#send();
+        return;
+      case 'unheard':
+        this.offline = true;
+        return;
+      case 'gone':
+        return this.listener.gone();
+      case 'afresh':
+        void this.#loadAfresh();
+    }
+  }
+
+  /** The server's log is another than the one this page knows: after a restore, or a long sleep. */
+  async #loadAfresh(): Promise<void> {
+    this.#unfollow();
+    const response = await fetch(`/api/sessions/${this.id}`).catch(() => null);
+    if (this.#closed) return;
+    if (response?.status === 404) return this.listener.gone();
+    if (!response?.ok) {
       this.offline = true;
-      // The browser connects again by itself unless the answer was an error.
-      if (stream.readyState !== EventSource.CLOSED) return;
-      setTimeout(() => !this.#closed && this.#listen(), LONGEST_WAIT_MS / 4);
-    };
+      this.#retry = setTimeout(() => void this.#loadAfresh(), LONGEST_WAIT_MS);
+      return;
+    }
+    const stored = (await response.json()) as { session: Session; seq: number };
+    this.#early.clear();
+    this.#replica = anew(this.#replica, this.host, stored);
+    this.listener.changed();
+    this.#follow();
+    void this.#send();
   }
 }

@@ -1,24 +1,85 @@
-/** What the running server is made of: its database, its store, and the demo in it. */
+/** What the running server is made of: its database, its store, who is let in, and the demo. */
+import { join } from 'node:path';
 import { fromDocument } from '../core/formats/session-document';
 import { simulatedHost } from '../core/host/simulated-host';
 import { DEMO_ID, ellavane } from '../demo/ellavane';
+import { AccessKeys } from './access/access-keys';
+import { Admission, ASKING_PAGE } from './access/admission';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
+import { Hosts } from './http/hosts';
+import { Importer } from './import/importer';
 import { EventStore } from './store/event-store';
 
-let store: EventStore | null = null;
+/** How often the log is pruned, in ms. */
+const PRUNING_MS = 24 * 3_600_000;
+
+interface Runtime {
+  readonly store: EventStore;
+  readonly admission: Admission;
+  readonly importer: Importer;
+}
+
+let runtime: Runtime | null = null;
+
+export interface RuntimeSettings {
+  readonly databaseUrl: string | undefined;
+  /** Where the server listens (HOST and PORT), and what else it is called (KEY_FOLD_HOSTS). */
+  readonly listening: string;
+  readonly port: string;
+  readonly hosts: string;
+  /** The folder of the built worker threads. */
+  readonly workers: string;
+}
 
 /** Connects, migrates, and loads the demo unless it is there already. */
-export async function startRuntime(databaseUrl: string | undefined): Promise<void> {
+export async function startRuntime(settings: RuntimeSettings): Promise<void> {
+  const { databaseUrl } = settings;
   if (!databaseUrl) throw new Error('DATABASE_URL is not set. Start Key Fold with `npm start`.');
-  const db = connect(databaseUrl);
-  await migrate(db);
-  store = new EventStore(db, simulatedHost);
-  await store.create(DEMO_ID, fromDocument(ellavane(new Date())));
+  await migrate(databaseUrl);
+  const database = connect(databaseUrl);
+  const store = new EventStore(database, simulatedHost);
+  const hosts = new Hosts(settings.listening, settings.hosts);
+  const keys = new AccessKeys(database);
+  await ensureDemo(store);
+  if (!hosts.onLoopback || settings.hosts.trim() !== '') {
+    const key = await keys.makeFirst();
+    if (key) sayKey(key, hosts, settings.port);
+  }
+  runtime = {
+    store,
+    admission: new Admission(keys, hosts),
+    importer: new Importer(join(settings.workers, 'import-session.js')),
+  };
+  const prune = () =>
+    void store.prune().catch((error: unknown) => console.error('The log was not pruned:', error));
+  prune();
+  setInterval(prune, PRUNING_MS).unref();
+}
+
+/** Loads the demo unless it is there already. */
+export async function ensureDemo(store: EventStore): Promise<void> {
+  if ((await store.last(DEMO_ID)) === null) await store.create(DEMO_ID, fromDocument(ellavane(new Date())));
+}
+
+function sayKey(key: string, hosts: Hosts, port: string): void {
+  const [address = 'localhost'] = hosts.addresses();
+  console.log(
+    `Key Fold: others need an access key. Open this link once in each browser; it is shown only now:\n` +
+      `  http://${address}:${port}${ASKING_PAGE}#${key}`,
+  );
+}
+
+function running(): Runtime {
+  if (!runtime) throw new Error('The server has not started yet.');
+  return runtime;
 }
 
 /** The event store of the running server. */
-export function eventStore(): EventStore {
-  if (!store) throw new Error('The server has not started yet.');
-  return store;
-}
+export const eventStore = (): EventStore => running().store;
+
+/** What checks documents that come in. */
+export const importer = (): Importer => running().importer;
+
+/** Who the running server lets in. */
+export const admission = (): Admission => running().admission;

@@ -1,40 +1,61 @@
-/** What the server does with sessions; the routes only translate between this and HTTP. */
+/** What the server does with sessions, for its routes: input checked, outcomes as problems. */
 import { toDocument, type SessionDocument } from '../core/formats/session-document';
 import type { Confirmation } from '../core/replica/replica';
-import { pointerTo, Problem } from './http/problem';
+import { busy, pointerTo, Problem } from './http/problem';
 import { batchFrom } from './input/batch-input';
-import { sessionFrom } from './input/session-input';
-import type { EventStore, StoredSession } from './store/event-store';
+import type { EventStore } from './store/event-store';
+import { eventStream, type Followed } from './store/event-stream';
+import type { StoredSession } from './store/session-cache';
 
-const noSession = (id: string) => new Problem(404, 'No such session', `There is no session '${id}'.`);
+/** Streams that may be open at once, and sessions that one of them may follow. */
+const MOST_STREAMS = 1_000;
+export const MOST_FOLLOWED = 50;
 
-/**
- * Stores the session that a document describes under a new id.
- * @throws Problem 422 if the document is wrong.
- */
-export async function createSession(store: EventStore, document: unknown): Promise<string> {
-  const session = sessionFrom(document);
+const noSession = (id: string) => new Problem('no-such-session', `There is no session '${id}'.`);
+
+/** Stores a session, as JSON, under a new id. */
+export async function createSession(store: EventStore, session: string): Promise<string> {
   const id = `s-${crypto.randomUUID()}`;
-  await store.create(id, session);
+  await store.createFromJson(id, session);
   return id;
 }
 
-/** @throws Problem 404 */
+/** @throws Problem `no-such-session` */
 export async function loadSession(store: EventStore, id: string): Promise<StoredSession> {
   const stored = await store.load(id);
   if (!stored) throw noSession(id);
   return stored;
 }
 
-/** @throws Problem 404 */
+/** @throws Problem `no-such-session` */
 export async function exportSession(store: EventStore, id: string): Promise<SessionDocument> {
   return toDocument((await loadSession(store, id)).session);
 }
 
+/** Removes a session and all that is known of it. @throws Problem `no-such-session` */
+export async function deleteSession(store: EventStore, id: string): Promise<void> {
+  if (!(await store.remove(id))) throw noSession(id);
+}
+
+/**
+ * A stream of what happens in one session, or in several.
+ * @throws Problem `no-such-session`, or `busy` if too many streams are open.
+ */
+export async function followSessions(
+  store: EventStore,
+  followed: readonly Followed[],
+  { named }: { named: boolean },
+): Promise<ReadableStream<Uint8Array>> {
+  if (store.streams >= MOST_STREAMS) throw busy('Too many pages listen already.', 5);
+  if (!named)
+    for (const { session } of followed) if ((await store.last(session)) === null) throw noSession(session);
+  return eventStream(store, followed, { named });
+}
+
 /**
  * Carries out a batch of commands and says what happened.
- * @throws Problem 404 for an unknown session, 409 for an id used again for other commands, 422 for a command that
- * is malformed or names something that is not there. Then nothing has changed.
+ * @throws Problem `no-such-session`; `id-used-again` for an id used again for other commands; `refused` for a command
+ * that names something that is not there; `not-a-batch` for a malformed one. Then nothing has changed.
  */
 export async function submitBatch(store: EventStore, id: string, value: unknown): Promise<Confirmation> {
   const result = await store.append(id, batchFrom(value));
@@ -45,13 +66,15 @@ export async function submitBatch(store: EventStore, id: string, value: unknown)
     case 'no-session':
       throw noSession(id);
     case 'id-reused':
-      throw new Problem(409, 'Id used again', 'Another batch of this session has this id already.', [
+      throw new Problem('id-used-again', 'Another batch of this session has this id already.', [
         { pointer: '#/id', detail: 'was used for other commands' },
       ]);
+    case 'too-slow':
+      throw new Problem('batch-too-slow', 'The batch takes longer than the server gives one batch.');
     case 'refused': {
       const { field, detail } = result.refusal;
       const pointer = pointerTo(['commands', result.index, field]);
-      throw new Problem(422, 'Refused', detail, [{ pointer, detail }]);
+      throw new Problem('refused', detail, [{ pointer, detail }]);
     }
   }
 }

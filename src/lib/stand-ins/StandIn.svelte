@@ -17,6 +17,7 @@
     text,
     day,
     actions,
+    waits = false,
   }: {
     document: Document;
     /** The text to show: the draft, or else what was saved. */
@@ -24,6 +25,8 @@
     day: Date;
     /** Absent where it is only looked at, as in a preview. */
     actions?: StandInActions;
+    /** True while a draft of it is offered: then nothing is written to it. */
+    waits?: boolean;
   } = $props();
 </script>
 
@@ -33,8 +36,10 @@
   <Table {text} title={document.title} />
 {:else if document.kind === 'letter' && actions}
   <Letter
+    id={document.id}
     {text}
     title={document.title}
+    {waits}
     onwrite={(written) => actions.keepDraft(document.id, written)}
     onsave={() => actions.save(document.id)}
     beforeActing={actions.beforeActing}

@@ -3,6 +3,7 @@ import type { Notice } from '../core/host/host';
 import type { CandidateKind } from '../core/search/candidates';
 import type { HeldKey } from '../core/keys/key-map';
 import type { Event } from '../core/session/events';
+import { MOST_WINDOWS } from '../core/session/limits';
 import type { PutAway, Session, Window } from '../core/session/session';
 import { applicationOf, documentOf, titleOf, windowOf } from '../core/session/views';
 import type { Standing } from '../core/switcher/standing';
@@ -25,6 +26,7 @@ export const KEY_TEXTS: Readonly<Record<HeldKey, string>> = {
   reopen: 'reopen what ended last',
   sweep: 'sweep',
   glance: 'glance at the bare surface',
+  'next-question': 'go to the next question',
 };
 
 /** What kind of thing a result is. */
@@ -45,11 +47,11 @@ export function standingText(standing: Standing): string {
     case 'no-windows':
       return 'no windows';
     case 'not-answering':
-      return 'not answering';
+      return 'not responding';
     case 'quitting':
       return 'quitting';
     case 'asking':
-      return standing.titles.length === 1 ? 'asking' : `${standing.titles.length} asking`;
+      return standing.titles.length === 1 ? 'needs an answer' : `${standing.titles.length} need an answer`;
     case 'unsaved':
       return standing.titles.length === 1 ? 'unsaved' : `${standing.titles.length} unsaved`;
     case 'minimised':
@@ -72,22 +74,36 @@ export function standingText(standing: Standing): string {
 export const windowName = (session: Session, window: Window): string =>
   `${titleOf(window)} — ${applicationOf(session, window.application).name}`;
 
-export function noticeText(session: Session, notice: Notice): string {
+/** What a notice says; `key` names the whole chord of a held key. */
+export function noticeText(session: Session, notice: Notice, key: (held: HeldKey) => string): string {
+  const application = 'application' in notice ? applicationOf(session, notice.application).name : '';
   switch (notice.type) {
     case 'stays-resident':
-      return `${applicationOf(session, notice.application).name} is resident: it can be restarted, not quit.`;
+      return `${application} always runs. ${key('end-now')} restarts it.`;
     case 'does-not-answer':
-      return `${applicationOf(session, notice.application).name} does not answer, so it cannot be asked. It can be ended now; its drafts are kept.`;
+      return `${application} is not responding. ${key('end-now')} ends it; drafts are kept.`;
     case 'already-minimised':
       return 'Already minimised.';
+    case 'already-asking':
+      return `${application} waits for your answer about unsaved work.`;
     case 'nothing-to-put-away':
       return 'There is nothing to put away.';
     case 'nothing-to-put-back':
-      return 'Nothing was put away.';
+      return 'Nothing to put back.';
     case 'nothing-to-reopen':
       return 'There is nothing left to reopen.';
     case 'nothing-to-close':
-      return `${applicationOf(session, notice.application).name} has no windows to close.`;
+      return `${application} has no windows to close.`;
+    case 'not-running':
+      return `${application} is not running.`;
+    case 'draft-waits':
+      return `${documentOf(session, notice.document).title} has a draft that waits: use it or discard it first.`;
+    case 'newer-draft':
+      return `${documentOf(session, notice.document).title} has newer unsaved changes: save or discard them first.`;
+    case 'too-many-windows':
+      return `There are ${MOST_WINDOWS} windows, as many as there can be. Close some first.`;
+    case 'session-full':
+      return 'This desk holds as much text as it can. Save or discard drafts, or close windows first.';
   }
 }
 
@@ -108,12 +124,12 @@ const MOST_NAMED = 3;
 /** What followed from a command, for those who hear the page; `before` is the session it was given in. */
 export function happenedText(before: Session, events: readonly Event[]): string {
   const closed = events.flatMap((event) =>
-    event.type === 'window-closed' ? [titleOf(windowOf(before, event.window))] : [],
+    event.type === 'windows-closed' ? event.windows.map((id) => titleOf(windowOf(before, id))) : [],
   );
   const named = closed.length > MOST_NAMED ? TEXTS.windows(closed.length) : listed.format(closed);
   const puttingBack = events.some(({ type }) => type === 'put-back');
   const others = events
-    .filter(({ type }) => !(puttingBack && type === 'application-shown'))
+    .filter(({ type }) => !(puttingBack && type === 'applications-shown'))
     .map((event) => eventText(before, event));
   return [closed.length > 0 ? `${named} closed` : '', ...others].filter(Boolean).join('. ');
 }
@@ -128,14 +144,16 @@ function eventText(before: Session, event: Event): string {
     }
     case 'application-launched':
       return `${applicationOf(before, event.application).name} launched`;
-    case 'application-shown':
-      return `${applicationOf(before, event.application).name} shown`;
+    case 'applications-shown':
+      return `${listed.format(event.applications.map((id) => applicationOf(before, id).name))} shown`;
     case 'application-restarted':
       return `${applicationOf(before, event.application).name} restarted`;
     case 'application-ended':
       return `${applicationOf(before, event.application).name} has ended`;
-    case 'draft-saved':
-      return `${documentOf(before, event.document).title} saved`;
+    case 'drafts-saved':
+      return `${listed.format(event.documents.map((id) => documentOf(before, id).title))} saved`;
+    case 'drafts-discarded':
+      return 'Draft discarded';
     case 'choices-forgotten':
       return 'Forgotten';
     default:
@@ -156,7 +174,7 @@ export const TEXTS = {
   used: (ago: string) => `used ${ago} ago`,
   neverUsed: 'not used yet',
   noWindows: 'No windows. Choosing it opens one.',
-  nothingRuns: 'Nothing is running. Q finds and opens anything.',
+  nothingRuns: (searchChord: string) => `Nothing is running. ${searchChord} finds and opens anything.`,
   nothingInFront: 'Nothing is in front',
   nothingToActOn: 'There is no window here for that.',
   emptySurface: 'Nothing lies open here.',
@@ -165,29 +183,42 @@ export const TEXTS = {
   reopens: 'reopens what ended last',
   findsAnything: 'finds and opens anything',
   inFront: (name: string) => `${name}, in front`,
-  closedWithout: 'Switcher closed, nothing chosen',
+  cancelled: (front: string) => `Cancelled. ${front}`,
   releaseMissed: 'Switcher stays open: press Enter to switch or Escape to stay',
   bareSurface: 'Bare surface',
   offline: 'Working offline: your changes are kept here and sent later',
   unsent: (count: number) => `${count} to send`,
   refused: (detail: string) => `The server did not accept the last change: ${detail}`,
+  setAside: 'A change could not be stored and was set aside: Settings has it, to send again or export',
+  asideCount: (count: number) =>
+    count === 1 ? '1 change was not stored' : `${count} changes were not stored`,
+  gone: 'This desk was deleted. Nothing that you do here is kept any more.',
+  controlLeft: 'Control cannot be the hold key: it would take copy and paste. The hold key is Alt now.',
   notKept: 'This browser’s storage is full: changes would not survive a reload until they are sent',
   unsaved: 'unsaved',
   minimised: 'minimised',
   searchLine: 'Search windows, applications, documents and commands',
   searchHint: 'titles, applications, documents, commands',
   nothingFound: (letters: string) => `Nothing is called “${letters}”. Try fewer letters, or Escape to stay.`,
-  found: (title: string | undefined, count: number) =>
-    title === undefined ? 'Nothing found' : `${title}, best of ${count}`,
+  found: (title: string | undefined, position: number, count: number) =>
+    title === undefined ? 'Nothing found' : `${title}, ${position} of ${count}`,
   exported: (file: string) => `The desk is being saved as ${file}`,
-  asks: (titles: readonly string[]) => `Unsaved work in ${listed.format(titles)}: save, drop or keep open?`,
-  askingCount: (count: number) => (count === 1 ? '1 window asks' : `${count} windows ask`),
-  askingText: 'This holds unsaved work.',
+  asks: (titles: readonly string[]) =>
+    `Unsaved changes in ${listed.format(titles)}: save, discard or keep open?`,
+  askingCount: (count: number) =>
+    count === 1 ? '1 window needs an answer' : `${count} windows need an answer`,
+  nothingAsks: 'No window needs an answer.',
+  askingText: 'This window has unsaved changes.',
   save: 'Save',
-  drop: 'Drop it',
+  drop: 'Discard',
   keepOpen: 'Keep open',
-  draftText: (ago: string) => `A draft from ${ago} ago was kept when this ended.`,
-  takeUp: 'Take it up',
+  draftText: (ago: string) => `An unsaved draft from ${ago} ago`,
+  takeUp: 'Use the draft',
+  willSwitch: (name: string) => `switches to ${name}`,
+  willOpen: (name: string) => `opens a window of ${name}`,
+  willDo: (title: string) => `chooses ${title}`,
+  willStay: (name: string | null) => (name === null ? 'chooses nothing' : `stays in ${name}`),
+  toCancel: 'to cancel',
   switchButton: 'Switch',
   notRunning: 'not running',
 } as const;
@@ -195,6 +226,20 @@ export const TEXTS = {
 export const SETTINGS_TEXTS = {
   title: 'Settings',
   names: { holdKey: 'Hold key', theme: 'Colours', holding: 'No holding' } as Readonly<Record<string, string>>,
+  holdKeyHints: {
+    Alt: '',
+    Meta: 'Where Meta copies, pastes and saves, those keys then switch windows; the desktop may keep some for itself.',
+  } as Readonly<Record<string, string>>,
+  aside: 'Changes that could not be stored',
+  asideHint: 'The server failed on these several times, or did not take them. They are kept in this browser.',
+  asideRetry: 'Send again',
+  asideExport: 'Export',
+  asideDrop: 'Discard them',
+  deleteDesk: 'Delete this desk',
+  deleteHint: 'Its windows, documents and history go for good. Export it first if you may want it back.',
+  deleteSure: 'Delete it for good',
+  deleteNot: 'Keep it',
+  notDeleted: (why: string) => `This desk was not deleted. ${why}`,
   options: { system: 'as the system', day: 'day', night: 'night' } as Readonly<Record<string, string>>,
   holdingHint: 'The switcher stays open and Enter switches. Tapping the hold key opens it.',
   learned: 'What search has learned',
@@ -209,4 +254,12 @@ export const SETTINGS_TEXTS = {
   notImported: (file: string, why: string) => `${file} was not opened. ${why}`,
   noServer: 'The server cannot be reached.',
   close: 'Close',
+} as const;
+
+export const ACCESS_TEXTS = {
+  title: 'Key Fold asks for its access key',
+  label: 'Access key',
+  hint: 'It was printed as a link when Key Fold was first started here. “npm run access-key” makes a new one.',
+  enter: 'Enter',
+  noServer: 'The server cannot be reached.',
 } as const;

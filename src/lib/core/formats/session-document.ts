@@ -17,12 +17,13 @@ import type {
   WorkspaceId,
   WindowId,
 } from '../session/session';
+import { LONGEST_ID } from '../session/limits';
 
 export const FORMAT = 'key-fold-session';
 export const VERSION = 1;
 
 /** Ids are lower-case words joined by hyphens; `constructor` would clash with what every object inherits. */
-export const ID_PATTERN = /^(?!constructor$)[a-z][a-z0-9-]{0,99}$/;
+export const ID_PATTERN = new RegExp(`^(?!constructor$)[a-z][a-z0-9-]{0,${LONGEST_ID - 1}}$`);
 
 export interface SessionDocument {
   readonly format: typeof FORMAT;
@@ -85,11 +86,32 @@ export function fromDocument(document: SessionDocument): Session {
 const byId = <T extends { readonly id: string }>(list: readonly T[]): Record<string, T> =>
   Object.fromEntries(list.map((item) => [item.id, item]));
 
-/** The ids that a document's lists use twice; each would silently replace the other. */
-export function repeatedIds(document: SessionDocument): string[] {
-  const lists = [document.applications, document.documents, document.windows].map((list) =>
-    list.map(({ id }) => id),
-  );
-  const drafted = document.drafts.map((draft) => draft.document);
-  return [...lists, drafted].flatMap((ids) => ids.filter((id, index) => ids.indexOf(id) !== index));
+/** An item of a document's lists whose id is that of an earlier one, which it would silently replace. */
+export interface RepeatedId {
+  readonly list: 'applications' | 'documents' | 'windows' | 'drafts';
+  readonly index: number;
+  readonly id: string;
+}
+
+/** The items of a document's lists whose ids were used before. */
+export function repeatedIds(document: SessionDocument): RepeatedId[] {
+  const ids = (list: readonly { readonly id: string }[]) => list.map(({ id }) => id);
+  return [
+    ...repeated('applications', ids(document.applications)),
+    ...repeated('documents', ids(document.documents)),
+    ...repeated('windows', ids(document.windows)),
+    ...repeated(
+      'drafts',
+      document.drafts.map((draft) => draft.document),
+    ),
+  ];
+}
+
+function repeated(list: RepeatedId['list'], ids: readonly string[]): RepeatedId[] {
+  const seen = new Set<string>();
+  return ids.flatMap((id, index) => {
+    const again = seen.has(id);
+    seen.add(id);
+    return again ? [{ list, index, id }] : [];
+  });
 }

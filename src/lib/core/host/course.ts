@@ -3,7 +3,14 @@ import type { Event } from '../session/events';
 import { reduce } from '../session/reduce';
 import type { Session, WindowId } from '../session/session';
 import { isVisible, nextFront, windowOf } from '../session/views';
-import type { Notice } from './host';
+import type { Notice, Refusal } from './host';
+
+/** Thrown on a course that turns out to be impossible; nothing of it has happened then. */
+export class Refused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.detail);
+  }
+}
 
 /**
  * The course that one command takes: the events so far and the session they lead to, so that each step sees
@@ -31,10 +38,18 @@ export class Course {
     this.notices.push(notice);
   }
 
-  /** Ids for new things, made from the command's own so that every host that decides it agrees. */
-  newId(prefix: string): string {
+  /**
+   * Ids for new windows and tabs, made from the command's own so that every host that decides it agrees.
+   * @throws Refused if a window, or one that can be reopened, was named by this command before.
+   */
+  newIds(): { window: string; tab: string } {
     this.#named += 1;
-    return `${prefix}-${this.command.id}${this.#named > 1 ? `-${this.#named}` : ''}`;
+    const name = `${this.command.id}${this.#named > 1 ? `-${this.#named}` : ''}`;
+    const window = `w-${name}`;
+    const { windows, ended } = this.session;
+    if (Object.hasOwn(windows, window) || ended.some((one) => one.windows.some(({ id }) => id === window)))
+      throw new Refused({ field: 'id', detail: `The command id '${this.command.id}' was used before.` });
+    return { window, tab: `t-${name}` };
   }
 
   front(window: WindowId): void {
@@ -58,8 +73,8 @@ export class Course {
   uncover(id: WindowId): void {
     const { application, minimised, workspace } = windowOf(this.session, id);
     if (this.session.applications[application]?.hidden)
-      this.happen({ type: 'application-shown', application });
-    if (minimised) this.happen({ type: 'window-restored', window: id });
+      this.happen({ type: 'applications-shown', applications: [application] });
+    if (minimised) this.happen({ type: 'windows-restored', windows: [id] });
     if (this.session.workspace !== workspace) this.happen({ type: 'workspace-entered', workspace });
   }
 

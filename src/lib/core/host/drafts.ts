@@ -1,14 +1,15 @@
 /** Unsaved text: kept within a second of typing, saved, offered again after an abrupt end. */
 import type { DocumentId, WindowId } from '../session/session';
-import { documentOf, windowOf, windowsOf } from '../session/views';
+import { documentOf, draftedDocuments, shows, windowOf, windowsOf, windowsOffering } from '../session/views';
 import type { Course } from './course';
 
 /** Keeps what was typed. Text equal to the saved one is no draft any more. */
 export function keepDraft(course: Course, id: DocumentId, text: string): void {
+  if (draftWaits(course, id)) return;
   const document = documentOf(course.session, id);
   const draft = course.session.drafts[id];
   if (text === document.text) {
-    if (draft) course.happen({ type: 'draft-dropped', document: id });
+    if (draft) course.happen({ type: 'draft-undone', document: id });
     return;
   }
   if (draft?.text === text) return;
@@ -16,25 +17,33 @@ export function keepDraft(course: Course, id: DocumentId, text: string): void {
   askAgain(course, id);
 }
 
-/** Words written after "drop" was answered are new work: the window asks again. */
+/** Words written after "discard" was answered are new work: the window asks again. */
 function askAgain(course: Course, id: DocumentId): void {
-  for (const window of windowsOf(course.session, documentOf(course.session, id).application))
-    if (window.asking?.dropping && window.tabs.some((tab) => tab.document === id))
-      course.happen({ type: 'closing-asked', window: window.id, goal: 'quit' });
+  const windows = windowsOf(course.session, documentOf(course.session, id).application)
+    .filter((window) => window.asking?.dropping && shows(window, id))
+    .map((window) => window.id);
+  if (windows.length > 0) course.happen({ type: 'closing-asked', windows, goal: 'quit' });
 }
 
 /** Saves the draft of a document, if it has one. */
 export function save(course: Course, id: DocumentId): void {
-  documentOf(course.session, id);
-  if (course.session.drafts[id]) course.happen({ type: 'draft-saved', document: id });
+  if (draftWaits(course, id)) return;
+  if (course.session.drafts[id]) course.happen({ type: 'drafts-saved', documents: [id] });
 }
 
-/** Answers the offer of a draft that an abrupt end left behind. */
+/** Nothing is written to a document while its draft waits for an answer. */
+function draftWaits(course: Course, id: DocumentId): boolean {
+  const waits = windowsOffering(course.session, [id]).length > 0;
+  if (waits) course.notice({ type: 'draft-waits', document: id });
+  return waits;
+}
+
+/** Answers the offer of a draft that an abrupt end left behind, in every window that makes it. */
 export function answerDraft(course: Course, id: WindowId, answer: 'take-up' | 'drop'): void {
   const window = windowOf(course.session, id);
   if (!window.offeringDraft) return;
-  if (answer === 'drop')
-    for (const { document } of window.tabs)
-      if (course.session.drafts[document]) course.happen({ type: 'draft-dropped', document });
-  course.happen({ type: 'draft-taken-up', window: id });
+  const documents = draftedDocuments(course.session, window);
+  const windows = new Set([id, ...windowsOffering(course.session, documents).map((other) => other.id)]);
+  if (answer === 'drop' && documents.length > 0) course.happen({ type: 'drafts-discarded', documents });
+  course.happen({ type: 'offers-changed', windows: [...windows], offering: false });
 }

@@ -1,40 +1,64 @@
 /** Closing, quitting, ending now, and reopening (switching rules 11 and 12). Nothing unsaved is ever lost. */
-import type { Application, ApplicationId, Ended, Window, WindowId } from '../session/session';
-import { applicationOf, isUnsaved, windowOf, windowsOf } from '../session/views';
+import type { Application, ApplicationId, DocumentId, Ended, Window, WindowId } from '../session/session';
+import {
+  applicationOf,
+  draftedDocuments,
+  isDraftLeft,
+  isUnsaved,
+  shows,
+  windowOf,
+  windowsOf,
+  windowToChoose,
+} from '../session/views';
+import { openDocument } from './coming-forward';
 import type { Course } from './course';
 
-/** Closes a window, asking in it first if it holds unsaved work. What does not answer cannot close its windows. */
+/** Closes a window, asking in it first if it holds unsaved work. */
 export function close(course: Course, id: WindowId): void {
   const window = windowOf(course.session, id);
-  const application = applicationOf(course.session, window.application);
-  if (!application.answering) return course.notice({ type: 'does-not-answer', application: application.id });
-  if (isUnsaved(course.session, window)) ask(course, window, 'close');
-  else shut(course, window);
+  closeWindows(course, window.application, [window]);
 }
 
 /** Closes all windows of an application; those with unsaved work ask. */
 export function closeAll(course: Course, id: ApplicationId): void {
-  const windows = windowsOf(course.session, id);
+  closeWindows(course, id, windowsOf(course.session, id));
+}
+
+/** What does not answer cannot close its windows; windows with unsaved work ask instead. */
+function closeWindows(course: Course, id: ApplicationId, windows: readonly Window[]): void {
+  const { answering, running } = applicationOf(course.session, id);
+  if (!running) return course.notice({ type: 'not-running', application: id });
   if (windows.length === 0) return course.notice({ type: 'nothing-to-close', application: id });
-  for (const window of windows) if (course.session.windows[window.id]) close(course, window.id);
+  if (!answering) return course.notice({ type: 'does-not-answer', application: id });
+  const unsaved = windows.filter((window) => isUnsaved(course.session, window));
+  ask(course, unsaved, 'close');
+  const asking = new Set(unsaved);
+  shut(
+    course,
+    id,
+    windows.filter((window) => !asking.has(window)),
+  );
 }
 
 /** Quits an application once all its unsaved windows have answered. */
 export function quit(course: Course, id: ApplicationId): void {
   const application = applicationOf(course.session, id);
-  if (!application.running) return course.notice({ type: 'nothing-to-close', application: id });
+  if (!application.running) return course.notice({ type: 'not-running', application: id });
   if (application.resident) return course.notice({ type: 'stays-resident', application: id });
   if (!application.answering) return course.notice({ type: 'does-not-answer', application: id });
   const unsaved = windowsOf(course.session, id).filter((window) => isUnsaved(course.session, window));
   if (unsaved.length === 0) return end(course, application);
+  const calm = unsaved.filter((window) => window.asking?.goal !== 'quit');
+  if (application.quitting && calm.length === 0)
+    return course.notice({ type: 'already-asking', application: id });
   if (!application.quitting) course.happen({ type: 'quit-begun', application: id });
-  for (const window of unsaved) if (window.asking?.goal !== 'quit') ask(course, window, 'quit');
+  ask(course, calm, 'quit');
 }
 
 /** Ends an application without asking; its drafts stay and are offered at the next launch. A resident one restarts. */
 export function endNow(course: Course, id: ApplicationId): void {
   const application = applicationOf(course.session, id);
-  if (!application.running) return course.notice({ type: 'nothing-to-close', application: id });
+  if (!application.running) return course.notice({ type: 'not-running', application: id });
   if (application.resident) course.happen({ type: 'application-restarted', application: id });
   else end(course, application);
 }
@@ -49,88 +73,109 @@ export function answerClosing(course: Course, id: WindowId, answer: 'save' | 'dr
     else course.happen({ type: 'closing-settled', window: id, answer });
     return;
   }
-  if (answer === 'save') saveAll(course, window);
-  if (!quitting) {
-    if (answer === 'drop') dropAll(course, window);
-    return shut(course, window);
-  }
+  const documents = draftedDocuments(course.session, window);
+  if (answer === 'save' && documents.length > 0) course.happen({ type: 'drafts-saved', documents });
+  if (!quitting) return shut(course, window.application, [window], answer === 'drop' ? documents : []);
   if (answer === 'drop') course.happen({ type: 'closing-settled', window: id, answer });
   else course.happen({ type: 'closing-settled', window: id, answer: 'keep-open' });
   finishQuit(course, window.application);
 }
 
-/** Ends a quitting application when no window waits for an answer any more; only then are dropped drafts gone. */
+/** Ends a quitting application when no window waits for an answer any more; only then are discarded drafts gone. */
 function finishQuit(course: Course, id: ApplicationId): void {
   const windows = windowsOf(course.session, id);
   const waiting = windows.filter((window) => isUnsaved(course.session, window) && !window.asking?.dropping);
   // Work that was written after the quit began is asked about as well.
-  for (const window of waiting) if (!window.asking) ask(course, window, 'quit');
+  ask(
+    course,
+    waiting.filter((window) => !window.asking),
+    'quit',
+  );
   if (waiting.length > 0) return;
-  for (const window of windows) if (window.asking?.dropping) dropAll(course, window);
-  end(course, applicationOf(course.session, id));
+  const dropping = windows.filter((window) => window.asking?.dropping);
+  const discarded = new Set(dropping.flatMap((window) => draftedDocuments(course.session, window)));
+  end(course, applicationOf(course.session, id), [...discarded]);
 }
 
-/** Reopens the window or the application that ended last, where it was. */
+/** Reopens what ended last, where it was; drafts that were discarded with it are offered. */
 export function reopen(course: Course): void {
   const last = course.session.ended.at(-1);
   if (!last) return course.notice({ type: 'nothing-to-reopen' });
+  const [first] = last.discarded;
+  const hasNewer = ({ document }: { document: DocumentId }) => Object.hasOwn(course.session.drafts, document);
+  if (last.kind === 'draft' && first && last.discarded.every(hasNewer))
+    return course.notice({ type: 'newer-draft', document: first.document });
+  const discarded = last.discarded.filter((one) => !hasNewer(one)).map(({ document }) => document);
   const { running } = applicationOf(course.session, last.application);
   course.happen({ type: 'ended-reopened' });
+  if (last.kind === 'draft') return offerAgain(course, last.application, discarded);
   if (!running) course.happen({ type: 'application-launched', application: last.application });
-  // Most recent first: they join the end of the order of recent use in the order they had.
-  for (const window of last.windows) {
-    const offeringDraft = window.tabs.some((tab) => Object.hasOwn(course.session.drafts, tab.document));
-    const workspace = course.session.workspaces.some(({ id }) => id === window.workspace)
-      ? window.workspace
-      : course.session.workspace;
-    course.happen({ type: 'window-opened', window: { ...window, workspace, offeringDraft } });
-  }
+  reopenWindows(course, last.windows);
   restackReopened(course, last);
-  const front = last.windows.find((window) => !window.minimised) ?? last.windows[0];
-  if (front) course.bringToFront(front.id);
+  const front = windowToChoose(
+    course.session,
+    last.windows.map(({ id }) => id),
+  );
+  if (front !== null) course.bringToFront(front);
   else course.fillFront();
+}
+
+/** Most recent first: they join the end of the order of recent use in the order they had. */
+function reopenWindows(course: Course, windows: readonly Window[]): void {
+  const workspaces = new Set(course.session.workspaces.map(({ id }) => id));
+  const reopened = windows.map((window) => ({
+    ...window,
+    workspace: workspaces.has(window.workspace) ? window.workspace : course.session.workspace,
+    offeringDraft: window.tabs.some((tab) => isDraftLeft(course.session, tab.document)),
+  }));
+  if (reopened.length > 0) course.happen({ type: 'windows-opened', windows: reopened });
+}
+
+/** Offers discarded drafts once more: in the windows that show their documents, else in new ones. */
+function offerAgain(course: Course, id: ApplicationId, documents: readonly DocumentId[]): void {
+  const showing = windowsOf(course.session, id)
+    .filter((window) => documents.some((document) => shows(window, document)))
+    .map((window) => window.id);
+  if (showing.length > 0) course.happen({ type: 'offers-changed', windows: showing, offering: true });
+  for (const document of documents) openDocument(course, document);
 }
 
 /** Puts reopened windows back between the neighbours they had. */
 function restackReopened(course: Course, last: Ended): void {
   const reopened = new Set(last.windows.map((window) => window.id));
-  const stacking = course.session.stacking.filter((id) => !reopened.has(id));
-  for (const id of last.stacking) {
-    if (!reopened.has(id)) continue;
-    const below = last.stacking
-      .slice(0, last.stacking.indexOf(id))
-      .findLast((other) => stacking.includes(other));
-    stacking.splice(below === undefined ? 0 : stacking.indexOf(below) + 1, 0, id);
-  }
+  const others = course.session.stacking.filter((id) => !reopened.has(id));
+  const there = new Set(others);
+  // Each one goes above the nearest window below it that is still there; those without one go to the bottom.
+  const above = new Map<WindowId | null, WindowId[]>();
+  let below: WindowId | null = null;
+  for (const id of last.stacking)
+    if (there.has(id)) below = id;
+    else if (reopened.has(id)) above.set(below, [...(above.get(below) ?? []), id]);
+  const stacking = [...(above.get(null) ?? []), ...others.flatMap((id) => [id, ...(above.get(id) ?? [])])];
   course.happen({ type: 'windows-restacked', stacking });
 }
 
-function ask(course: Course, window: Window, goal: 'close' | 'quit'): void {
-  course.happen({ type: 'closing-asked', window: window.id, goal });
+function ask(course: Course, windows: readonly Window[], goal: 'close' | 'quit'): void {
+  if (windows.length === 0) return;
+  course.happen({ type: 'closing-asked', windows: windows.map(({ id }) => id), goal });
 }
 
-/** Closes without asking, and ends the application if this was its last window and that is its way. */
-function shut(course: Course, window: Window): void {
-  const application = applicationOf(course.session, window.application);
-  course.happen({ type: 'window-closed', window: window.id });
-  const last = windowsOf(course.session, application.id).length === 0;
-  if (last && application.quitsWithLastWindow && !application.resident)
-    course.happen({ type: 'application-ended', application: application.id });
+/** Closes without asking, and ends the application if these were its last windows and that is its way. */
+function shut(
+  course: Course,
+  id: ApplicationId,
+  windows: readonly Window[],
+  discarded: readonly DocumentId[] = [],
+): void {
+  if (windows.length === 0) return;
+  course.happen({ type: 'windows-closed', windows: windows.map((window) => window.id), discarded });
+  const { quitsWithLastWindow, resident } = applicationOf(course.session, id);
+  if (quitsWithLastWindow && !resident && windowsOf(course.session, id).length === 0)
+    course.happen({ type: 'application-ended', application: id, discarded: [] });
   course.fillFront();
 }
 
-function end(course: Course, application: Application): void {
-  course.happen({ type: 'application-ended', application: application.id });
+function end(course: Course, { id }: Application, discarded: readonly DocumentId[] = []): void {
+  course.happen({ type: 'application-ended', application: id, discarded });
   course.fillFront();
-}
-
-const draftedDocuments = (course: Course, window: Window): string[] =>
-  window.tabs.map((tab) => tab.document).filter((document) => Object.hasOwn(course.session.drafts, document));
-
-function saveAll(course: Course, window: Window): void {
-  for (const document of draftedDocuments(course, window)) course.happen({ type: 'draft-saved', document });
-}
-
-function dropAll(course: Course, window: Window): void {
-  for (const document of draftedDocuments(course, window)) course.happen({ type: 'draft-dropped', document });
 }

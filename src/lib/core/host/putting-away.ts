@@ -1,6 +1,6 @@
 /** Putting windows and applications away, and back (switching rules 16 and 17). */
 import { idsOf } from '../recency/order';
-import type { ApplicationId, PutAway, PutAwayKind, Session, WindowId } from '../session/session';
+import type { ApplicationId, Geometry, PutAway, PutAwayKind, Session, WindowId } from '../session/session';
 import { applicationOf, isVisible, titleOf, windowOf, windowsOf } from '../session/views';
 import type { Course } from './course';
 
@@ -31,7 +31,7 @@ export function hideOrShow(course: Course, id: ApplicationId): void {
   if (!hidden) return putAway(course, { kind: 'hide', subject: name, windows: [], hide: [id], show: [] });
   const newest = newestPutAway(course.session)?.entry;
   if (newest?.kind === 'hide' && newest.applications[0]?.application === id) putBack(course);
-  else course.happen({ type: 'application-shown', application: id });
+  else course.happen({ type: 'applications-shown', applications: [id] });
   course.fillFront();
 }
 
@@ -68,9 +68,9 @@ function putAway(
   },
 ): void {
   const before = course.session;
-  for (const window of what.windows) course.happen({ type: 'window-minimised', window });
-  for (const application of what.show) course.happen({ type: 'application-shown', application });
-  for (const application of what.hide) course.happen({ type: 'application-hidden', application });
+  if (what.windows.length > 0) course.happen({ type: 'windows-minimised', windows: what.windows });
+  if (what.show.length > 0) course.happen({ type: 'applications-shown', applications: what.show });
+  if (what.hide.length > 0) course.happen({ type: 'applications-hidden', applications: what.hide });
   course.fillFront();
   const after = course.session;
   const entry: PutAway = {
@@ -108,8 +108,8 @@ export function putBack(course: Course): void {
   const newest = newestPutAway(course.session);
   if (!newest) return course.notice({ type: 'nothing-to-put-back' });
   const { entry, levels } = newest;
-  for (const { application, hidden } of entry.applications) putBackApplication(course, application, hidden);
-  for (const { window, geometry } of entry.windows) restore(course, window, geometry);
+  putBackApplications(course, entry);
+  putBackWindows(course, entry);
   if (entry.stacking) restack(course, entry.stacking);
   course.happen({ type: 'put-back', levels });
   if (entry.front !== null && course.sees(entry.front)) course.front(entry.front);
@@ -117,20 +117,37 @@ export function putBack(course: Course): void {
   course.fillFront();
 }
 
-function putBackApplication(course: Course, id: ApplicationId, hidden: boolean): void {
-  const application = course.session.applications[id];
-  if (!application?.running || application.hidden === hidden) return;
-  course.happen({ type: hidden ? 'application-hidden' : 'application-shown', application: id });
+function putBackApplications(course: Course, { applications }: PutAway): void {
+  const toChange = (hidden: boolean) =>
+    applications
+      .filter((one) => one.hidden === hidden)
+      .map(({ application }) => application)
+      .filter((id) => {
+        const now = course.session.applications[id];
+        return now?.running && now.hidden !== hidden;
+      });
+  const [hide, show] = [toChange(true), toChange(false)];
+  if (hide.length > 0) course.happen({ type: 'applications-hidden', applications: hide });
+  if (show.length > 0) course.happen({ type: 'applications-shown', applications: show });
 }
 
-function restore(course: Course, id: WindowId, geometry: PutAway['windows'][number]['geometry']): void {
-  const window = course.session.windows[id];
-  if (!window) return;
-  if (window.minimised) course.happen({ type: 'window-restored', window: id });
-  const { x, y, width, height } = window.geometry;
-  const same = x === geometry.x && y === geometry.y && width === geometry.width && height === geometry.height;
-  if (!same) course.happen({ type: 'window-placed', window: id, geometry });
+function putBackWindows(course: Course, entry: PutAway): void {
+  const there = entry.windows.flatMap(({ window: id, geometry }) => {
+    const window = course.session.windows[id];
+    return window ? [{ window, geometry }] : [];
+  });
+  const minimised = there.filter(({ window }) => window.minimised).map(({ window }) => window.id);
+  const moved = there.filter(({ window, geometry }) => !sameGeometry(window.geometry, geometry));
+  if (minimised.length > 0) course.happen({ type: 'windows-restored', windows: minimised });
+  if (moved.length > 0)
+    course.happen({
+      type: 'windows-placed',
+      places: moved.map(({ window, geometry }) => ({ window: window.id, geometry })),
+    });
 }
+
+const sameGeometry = (a: Geometry, b: Geometry): boolean =>
+  a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
 
 /** The stacking as it was, less what has ended; what was opened since lies above it, just below the front window. */
 function restack(course: Course, before: readonly WindowId[]): void {

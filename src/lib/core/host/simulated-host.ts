@@ -1,10 +1,12 @@
-import type { Command, Wish } from '../session/commands';
+import type { Command, Wish, WishType } from '../session/commands';
+import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE, MOST_WEIGHT, MOST_WINDOWS } from '../session/limits';
 import type { Session } from '../session/session';
+import { weightOf } from '../session/weight';
 import { bringToFront, openDocument, openWindow, switchToApplication } from './coming-forward';
-import { Course } from './course';
+import { Course, Refused } from './course';
 import { answerDraft, keepDraft, save } from './drafts';
 import { answerClosing, close, closeAll, endNow, quit, reopen } from './ending';
-import type { Host, Refusal } from './host';
+import type { Host, Notice, Refusal } from './host';
 import { hideOrShow, minimise, minimiseAll, putBack, solo, sweep } from './putting-away';
 
 /** The host that ships with Key Fold: its stand-ins do at once what is asked of them. */
@@ -13,19 +15,52 @@ export const simulatedHost: Host = {
     const refusal = refusalOf(session, command);
     if (refusal) return { ok: false, refusal };
     const course = new Course(session, command);
-    carryOut(course, command);
+    try {
+      carryOut(course, command);
+    } catch (error) {
+      if (error instanceof Refused) return { ok: false, refusal: error.refusal };
+      throw error;
+    }
+    const limit = GROWING.has(command.type) ? limitPassed(session, course.session) : null;
+    if (limit) return { ok: true, events: [], notices: [limit], session };
     return { ok: true, events: course.events, notices: course.notices, session: course.session };
   },
 };
 
+/** The wishes that can make a session larger. */
+const GROWING: ReadonlySet<WishType> = new Set<WishType>([
+  'switch-to-application',
+  'open-window',
+  'open-document',
+  'reopen',
+  'keep-draft',
+  'retitle-tab',
+]);
+
+/** What would not fit is not done at all, so that every session can be exported and imported again. */
+function limitPassed(before: Session, after: Session): Notice | null {
+  const windows = after.stacking.length;
+  if (windows > MOST_WINDOWS && windows > before.stacking.length) return { type: 'too-many-windows' };
+  const weight = weightOf(after);
+  return weight > MOST_WEIGHT && weight > weightOf(before) ? { type: 'session-full' } : null;
+}
+
+/** The texts of commands that have a longest length, by their field. */
+const LONGEST = { text: LONGEST_TEXT, title: LONGEST_TITLE, letters: LONGEST_LETTERS } as const;
+
 const NAMED = ['window', 'application', 'document'] as const;
 
-/** A command is refused when it names something that the session does not have. */
+/** A command is refused when it names something that the session does not have, or is longer than can be kept. */
 function refusalOf(session: Session, command: Command): Refusal | null {
   for (const kind of NAMED) {
     const id = (command as { [kind in (typeof NAMED)[number]]?: string })[kind];
     if (id !== undefined && !Object.hasOwn(session[`${kind}s`], id))
       return { field: kind, detail: `There is no ${kind} '${id}'.` };
+  }
+  for (const [field, longest] of Object.entries(LONGEST)) {
+    const text = (command as { [field: string]: unknown })[field];
+    if (typeof text === 'string' && text.length > longest)
+      return { field, detail: `The ${field} is longer than ${longest} characters.` };
   }
   if (command.type === 'retitle-tab') {
     const known = session.windows[command.window]?.tabs.some((tab) => tab.id === command.tab);
@@ -75,7 +110,10 @@ function carryOut(course: Course, wish: Wish): void {
     case 'answer-draft':
       return answerDraft(course, wish.window, wish.answer);
     case 'place-window':
-      return course.happen({ type: 'window-placed', window: wish.window, geometry: wish.geometry });
+      return course.happen({
+        type: 'windows-placed',
+        places: [{ window: wish.window, geometry: wish.geometry }],
+      });
     case 'retitle-tab':
       return course.happen({ type: 'tab-retitled', window: wish.window, tab: wish.tab, title: wish.title });
     case 'stop-answering':

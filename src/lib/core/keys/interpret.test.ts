@@ -5,7 +5,7 @@ import type { KeyInput } from './key-input';
 import { ACTIONS, heldKeyAt, KEY_MAP } from './key-map';
 
 const settings: Settings = { holdKey: 'Alt', holding: true, theme: 'system' };
-const closed: Surroundings = { switcher: 'closed', typed: false, taken: false, settings };
+const closed: Surroundings = { switcher: 'closed', typed: false, taken: false, searching: false, settings };
 const holding: Surroundings = { ...closed, switcher: 'holding' };
 const staying: Surroundings = { ...closed, switcher: 'staying' };
 
@@ -93,13 +93,54 @@ describe('traps', () => {
   });
 });
 
+describe('after search was pressed, until the hold key comes up', () => {
+  const searching: Surroundings = { ...staying, searching: true };
+
+  it.each(['KeyC', 'KeyV', 'KeyX', 'KeyZ', 'KeyR', 'KeyG', 'KeyS', 'KeyA', 'KeyF', 'KeyQ', 'KeyT'])(
+    '%s is a letter of the search, with Shift too',
+    (code) => {
+      const letter = code.replace('Key', '');
+      expect(interpret(key(code, { alt: true }), searching)).toEqual({
+        type: 'text',
+        text: letter.toLowerCase(),
+      });
+      expect(interpret(key(code, { alt: true, shift: true, key: letter }), searching)).toEqual({
+        type: 'text',
+        text: letter,
+      });
+    },
+  );
+
+  it('the space bar is a space, Backspace takes back, and what is no letter does nothing', () => {
+    expect(interpret(key('Space', { alt: true, key: ' ' }), searching)).toEqual({ type: 'text', text: ' ' });
+    expect(interpret(key('Backspace', { alt: true, key: 'Backspace' }), searching)).toEqual({
+      type: 'erase',
+    });
+    expect(interpret(key('KeyE', { alt: true, key: 'Dead' }), searching)).toEqual({ type: 'swallow' });
+    expect(interpret(key('F4', { alt: true, key: 'F4' }), searching)).toEqual({ type: 'swallow' });
+  });
+
+  it('the keys of a list still move and choose', () => {
+    const down = key('ArrowDown', { alt: true, key: 'ArrowDown' });
+    expect(interpret(down, searching)).toMatchObject({ type: 'step', step: 'older-application' });
+    expect(interpret(key('Enter', { alt: true, key: 'Enter' }), searching)).toMatchObject({ type: 'commit' });
+    expect(interpret(key('Escape', { alt: true, key: 'Escape' }), searching)).toEqual({ type: 'cancel' });
+  });
+});
+
 describe('the hold key is a setting', () => {
-  it.each(['Control', 'Meta'] as const)('%s', (holdKey) => {
-    const around = { ...closed, settings: { ...settings, holdKey } };
-    const held = { control: holdKey === 'Control', meta: holdKey === 'Meta' };
-    expect(interpret(key('KeyS', held), around)).toMatchObject({ type: 'step' });
+  it('Meta', () => {
+    const around: Surroundings = { ...closed, settings: { ...settings, holdKey: 'Meta' } };
+    expect(interpret(key('KeyS', { meta: true }), around)).toMatchObject({ type: 'step' });
     expect(interpret(key('KeyS', { alt: true }), around)).toBeNull();
-    expect(interpret(key('x', { phase: 'up', key: holdKey }), around)).toMatchObject({ type: 'hold-up' });
+    expect(interpret(key('x', { phase: 'up', key: 'Meta' }), around)).toMatchObject({ type: 'hold-up' });
+  });
+
+  it('a stored Control is Alt: copy, paste and close stay the browser’s', () => {
+    const around: Surroundings = { ...closed, settings: { ...settings, holdKey: 'Control' } };
+    for (const code of ['KeyC', 'KeyV', 'KeyA', 'KeyS', 'KeyX', 'KeyZ'])
+      expect(interpret(key(code, { control: true }), around)).toBeNull();
+    expect(interpret(key('KeyS', { alt: true }), around)).toMatchObject({ type: 'step' });
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Settings } from '../session/session';
+import { holdKeyOf, type Settings } from '../session/session';
 import type { Step, Switcher } from '../switcher/switcher';
 import { isHeld, isHoldKey, type KeyInput } from './key-input';
 import { heldKeyAt, isStep, type Action } from './key-map';
@@ -8,6 +8,12 @@ export type Intent =
   | { readonly type: 'step'; readonly step: Step; readonly repeat: boolean }
   | { readonly type: 'act'; readonly action: Action }
   | { readonly type: 'search' }
+  /** To the next window that asks about unsaved work. */
+  | { readonly type: 'next-question' }
+  /** A letter for the search line, typed before the hold key came up. */
+  | { readonly type: 'text'; readonly text: string }
+  /** Takes the last letter of the search line back. */
+  | { readonly type: 'erase' }
   | { readonly type: 'glance'; readonly on: boolean }
   | { readonly type: 'jump'; readonly rows: number }
   | { readonly type: 'jump-leaf'; readonly to: 'first' | 'last' }
@@ -25,6 +31,8 @@ export interface Surroundings {
   readonly typed: boolean;
   /** True while this very key is still down from a press that was taken, so that its auto-repeat is never text. */
   readonly taken: boolean;
+  /** True from the search key on until the hold key comes up: people type before they let go (rule 11). */
+  readonly searching: boolean;
   readonly settings: Settings;
 }
 
@@ -39,7 +47,7 @@ export function interpret(input: KeyInput, around: Surroundings): Intent | null 
 }
 
 function meaningOf(input: KeyInput, around: Surroundings): Intent | null {
-  const { holdKey } = around.settings;
+  const holdKey = holdKeyOf(around.settings);
   if (isHoldKey(input, holdKey))
     return input.phase === 'down' ? { type: 'hold-down' } : { type: 'hold-up', shift: input.shift };
   if (input.phase === 'up') return input.code === 'Space' ? { type: 'glance', on: false } : null;
@@ -48,7 +56,15 @@ function meaningOf(input: KeyInput, around: Surroundings): Intent | null {
   return plain && around.switcher !== 'closed' ? inSwitcher(input, around) : null;
 }
 
+/** Nothing that is typed for the search line may close or quit anything. */
+function intoSearch(input: KeyInput, around: Surroundings): Intent {
+  if (input.key === 'Backspace') return { type: 'erase' };
+  if ([...input.key].length === 1) return { type: 'text', text: input.key };
+  return inSwitcher(input, around) ?? { type: 'swallow' };
+}
+
 function whileHeld(input: KeyInput, around: Surroundings): Intent | null {
+  if (around.searching && around.switcher !== 'closed') return intoSearch(input, around);
   const held = heldKeyAt(input);
   if (held === null)
     return around.switcher === 'closed' ? null : (inSwitcher(input, around) ?? { type: 'swallow' });
@@ -59,7 +75,7 @@ function whileHeld(input: KeyInput, around: Surroundings): Intent | null {
   }
   if (input.repeat) return { type: 'swallow' };
   if (held === 'glance') return { type: 'glance', on: true };
-  if (held === 'search') return { type: 'search' };
+  if (held === 'search' || held === 'next-question') return { type: held };
   return { type: 'act', action: held };
 }
 

@@ -1,4 +1,4 @@
-import type { HoldKey } from '../session/session';
+import type { UsableHoldKey } from '../session/session';
 
 /** What a key event says, without the event: keys are matched by position (`code`), never by character. */
 export interface KeyInput {
@@ -17,13 +17,13 @@ export interface KeyInput {
 }
 
 /** Whether this event is the hold key itself going down or up. AltGraph is never the hold key. */
-export const isHoldKey = (input: KeyInput, holdKey: HoldKey): boolean => input.key === holdKey;
+export const isHoldKey = (input: KeyInput, holdKey: UsableHoldKey): boolean => input.key === holdKey;
 
 /**
  * Whether exactly the hold key is held (with or without Shift). AltGraph types characters, and so does Control
  * with Alt on one platform, so neither counts.
  */
-export function isHeld(input: KeyInput, holdKey: HoldKey): boolean {
+export function isHeld(input: KeyInput, holdKey: UsableHoldKey): boolean {
   if (input.altGraph) return false;
   const held = { Alt: input.alt, Control: input.control, Meta: input.meta };
   const others = Object.entries(held).some(([name, down]) => down && name !== holdKey);

@@ -17,7 +17,7 @@ export const ACTIONS = [
 ] as const;
 export type Action = (typeof ACTIONS)[number];
 
-export type HeldKey = Step | Action | 'glance' | 'search';
+export type HeldKey = Step | Action | 'glance' | 'search' | 'next-question';
 
 /** A position on the keyboard, with or without Shift. */
 export interface Position {
@@ -44,6 +44,7 @@ export const KEY_MAP: Readonly<Record<HeldKey, Position>> = {
   reopen: { code: 'KeyR', shift: true },
   sweep: { code: 'KeyG', shift: false },
   glance: { code: 'Space', shift: false },
+  'next-question': { code: 'KeyT', shift: false },
 };
 
 const HELD_KEYS = Object.keys(KEY_MAP) as HeldKey[];

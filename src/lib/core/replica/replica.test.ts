@@ -5,7 +5,8 @@ import { deskOf } from '../../../../tests/desk';
 import { simulatedHost } from '../host/simulated-host';
 import type { Batch, Wish } from '../session/commands';
 import type { Session } from '../session/session';
-import { decideBatch, receive, reject, replicaOf, submit, type Confirmation, type Replica } from './replica';
+import { decideBatch } from './decide-batch';
+import { receive, reject, replicaOf, submit, type Confirmation, type Replica } from './replica';
 
 const start = (): Session => deskOf('a: a1 a2* | b: b1 b2- | c: c1');
 const batchOf = (id: string, ...wishes: Wish[]): Batch => ({

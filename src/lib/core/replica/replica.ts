@@ -8,6 +8,7 @@ import type { Batch } from '../session/commands';
 import type { Event } from '../session/events';
 import { reduceAll } from '../session/reduce';
 import type { Session } from '../session/session';
+import { decideBatch } from './decide-batch';
 
 /** One batch as the server wrote it down: its events are numbered `first`, `first + 1`, … without gaps. */
 export interface Confirmation {
@@ -29,27 +30,6 @@ export interface Replica {
   readonly pending: readonly Pending[];
   /** What the person sees. */
   readonly session: Session;
-}
-
-/** The batch's events in this session, or why it is refused: a batch is all or nothing. */
-export function decideBatch(
-  host: Host,
-  session: Session,
-  batch: Batch,
-):
-  | { ok: true; session: Session; events: Event[]; notices: Notice[] }
-  | { ok: false; index: number; refusal: Refusal } {
-  const events: Event[] = [];
-  const notices: Notice[] = [];
-  let now = session;
-  for (const [index, command] of batch.commands.entries()) {
-    const decision = host.decide(now, command);
-    if (!decision.ok) return { ok: false, index, refusal: decision.refusal };
-    now = decision.session;
-    events.push(...decision.events);
-    notices.push(...decision.notices);
-  }
-  return { ok: true, session: now, events, notices };
 }
 
 /** A replica of a session whose last event has number `seq`. */
@@ -103,6 +83,13 @@ export const reject = (replica: Replica, host: Host, batch: string): Replica =>
     replica.pending.filter((pending) => pending.batch.id !== batch),
     host,
   );
+
+/** A replica of what the server says it has now, whatever was confirmed before; what is pending stays so. */
+export const anew = (
+  replica: Replica,
+  host: Host,
+  { session, seq }: { session: Session; seq: number },
+): Replica => rebased(session, seq, replica.pending, host);
 
 /** Decides the pending batches again. One that is refused here stays pending: the server has the last word on it. */
 function rebased(confirmed: Session, seq: number, before: readonly Pending[], host: Host): Replica {

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
 import { deskOf, Worker, withApplication, workerAt } from '../../../../tests/desk';
 import type { Session } from '../session/session';
+import { commitEffect, type Switcher } from '../switcher/switcher';
 
 /** What a person sees: geometry, states, stacking and front. Orders of recent use are not part of it. */
 const seen = ({ windows, applications, stacking, front }: Session) => ({
@@ -71,15 +72,183 @@ describe('rule 11: minimise, hide, close and quit act at once and the switcher s
     expect(worker.session.windows['b1']?.asking).toEqual({ goal: 'quit', dropping: false });
   });
 
-  it('five quits in a row with two unsaved end three at once and leave two asking', () => {
+  it('five quits in a row with two unsaved end three at once and leave two asking, with no step between', () => {
     const worker = workerAt('a: a1 | b: b1 | c: c1* | d: d1 | e: e1* | f: f1').step('older-application');
-    for (const quit of ['b', 'c', 'd', 'e', 'f']) {
-      while (worker.row !== quit) worker.step('older-application');
-      worker.act('quit');
-    }
+    for (let quit = 0; quit < 5; quit += 1) worker.act('quit');
     expect(worker.rows).toBe('a c e');
     expect(worker.session.windows['c1']?.asking?.goal).toBe('quit');
     expect(worker.session.windows['e1']?.asking?.goal).toBe('quit');
+  });
+});
+
+describe('rule 11: what letting go does right after something was put away', () => {
+  const AWAY = ['minimise', 'minimise-all', 'hide-or-show'] as const;
+
+  it.each(AWAY)(
+    '%s, let go: what was put away stays so, and what is in front by rule 4 stays in front',
+    (action) => {
+      for (const steps of [1, 2]) {
+        const worker = workerAt('a: a1 | b: b1 b2 | c: c1');
+        for (let step = 0; step < steps; step += 1) worker.step('older-application');
+        worker.act(action);
+        expect(commitEffect(worker.switcher as Switcher, worker.session)).toEqual({ type: 'nothing' });
+        expect(worker.release().session.front).toBe('a1');
+      }
+    },
+  );
+
+  it.each(AWAY)('%s of the front one, let go: the next one by rule 4 is in front', (action) => {
+    const worker = workerAt('a: a1 | b: b1').step('older-application', 'older-application');
+    expect(worker.row).toBe('a');
+    expect(worker.act(action).release().session.front).toBe('b1');
+  });
+
+  it('a sweep, let go: the surface stays bare', () => {
+    const worker = workerAt('a: a1 | b: b1').step('older-application').act('sweep').release();
+    expect(worker.session.front).toBeNull();
+  });
+
+  it.each([
+    ['a further step', (worker: Worker) => worker.step('older-application'), 'c1'],
+    ['the same key, which brings it back', (worker: Worker) => worker.act('hide-or-show'), 'b1'],
+    ['put back', (worker: Worker) => worker.act('put-back'), 'b1'],
+    ['a quit', (worker: Worker) => worker.step('older-application').act('quit'), 'b1'],
+    [
+      'the pointer',
+      (worker: Worker) => worker.input({ type: 'point', application: 'c', window: null }),
+      'c1',
+    ],
+  ])('after %s letting go chooses again', (_, then, front) => {
+    const worker = workerAt('a: a1 | b: b1 | c: c1').step('older-application').act('hide-or-show');
+    then(worker);
+    expect(worker.release().session.front).toBe(front);
+  });
+
+  it('says what letting go will do at each moment', () => {
+    const effect = (worker: Worker) => commitEffect(worker.switcher as Switcher, worker.session);
+    const worker = workerAt('a: a1 | b: b1 | d:').step('older-application');
+    expect(effect(worker)).toEqual({ type: 'window', window: 'b1' });
+    expect(effect(worker.step('older-application'))).toEqual({ type: 'application', application: 'd' });
+    worker.type('b1');
+    expect(effect(worker)).toMatchObject({ type: 'found', found: { candidate: { title: 'b1' } } });
+  });
+});
+
+describe('rule 11: a quit on a row whose question is pending', () => {
+  it('passes on to the next row that does not ask, and stops at the last', () => {
+    const worker = workerAt('a: a1* | b: b1* | c: c1* | d: d1*').step('older-application');
+    worker.act('quit').act('quit').act('quit');
+    expect(['b1', 'c1', 'd1'].map((id) => worker.session.windows[id]?.asking?.goal)).toEqual([
+      'quit',
+      'quit',
+      'quit',
+    ]);
+    expect(worker.row).toBe('d');
+    worker.act('quit');
+    expect(worker.row).toBe('d');
+    expect(worker.notices).toEqual([{ type: 'already-asking', application: 'd' }]);
+    expect(worker.session.windows['a1']?.asking).toBeNull();
+  });
+
+  it('stays on a row that does not ask', () => {
+    const worker = workerAt('a: a1 | b: b1 | c: c1').step('older-application').act('quit');
+    expect(worker.rows).toBe('a c');
+    expect(worker.row).toBe('c');
+  });
+});
+
+describe('drafts that were left behind', () => {
+  const left = () => workerAt('a: a1 | b: b1*').wish({ type: 'end-now', application: 'b' });
+
+  it.each([
+    ['launching', { type: 'switch-to-application', application: 'b' }],
+    ['opening a window', { type: 'open-window', application: 'b', inFront: true }],
+    ['opening the document', { type: 'open-document', document: 'd-b1' }],
+    ['reopening', { type: 'reopen' }],
+  ] as const)('are offered by %s', (_, wish) => {
+    const worker = left().wish(wish);
+    expect(worker.session.windows[worker.session.front ?? '']).toMatchObject({ offeringDraft: true });
+  });
+
+  it('are not touched by what is typed or saved while they are offered', () => {
+    const worker = left().wish({ type: 'open-document', document: 'd-b1' });
+    for (const text of ['b1, other', 'b1']) {
+      worker.wish({ type: 'keep-draft', document: 'd-b1', text });
+      expect(worker.notices).toEqual([{ type: 'draft-waits', document: 'd-b1' }]);
+      expect(worker.session.drafts['d-b1']?.text).toBe('b1, edited');
+    }
+    worker.wish({ type: 'save', document: 'd-b1' });
+    expect(worker.session.documents['d-b1']?.text).toBe('b1');
+    worker.wish({ type: 'answer-draft', window: worker.session.front ?? '', answer: 'take-up' });
+    worker.wish({ type: 'keep-draft', document: 'd-b1', text: 'b1, more' });
+    expect(worker.session.drafts['d-b1']?.text).toBe('b1, more');
+  });
+
+  it('are one offer in all windows that make it', () => {
+    const worker = left().wish({ type: 'open-document', document: 'd-b1' });
+    worker.wish({ type: 'reopen' });
+    const offering = () => Object.values(worker.session.windows).filter((window) => window.offeringDraft);
+    expect(offering()).toHaveLength(2);
+    worker.wish({ type: 'answer-draft', window: offering()[0]?.id ?? '', answer: 'take-up' });
+    expect(offering()).toEqual([]);
+  });
+});
+
+describe('what was discarded', () => {
+  it('comes back with the window that it was discarded with, as an offer', () => {
+    const worker = workerAt('a: a1* | b: b1').act('close');
+    worker.wish({ type: 'answer-closing', window: 'a1', answer: 'drop' });
+    expect(worker.session.drafts).toEqual({});
+    worker.act('reopen');
+    expect(worker.session.windows['a1']).toMatchObject({ offeringDraft: true, asking: null });
+    expect(worker.session.drafts['d-a1']?.text).toBe('a1, edited');
+  });
+
+  it('comes back with the application that quit', () => {
+    const worker = workerAt('a: a1* a2* | b: b1').act('quit');
+    worker.wish({ type: 'answer-closing', window: 'a1', answer: 'drop' });
+    worker.wish({ type: 'answer-closing', window: 'a2', answer: 'save' });
+    expect(worker.session.applications['a']?.running).toBe(false);
+    worker.act('reopen');
+    expect(worker.session.drafts['d-a1']?.text).toBe('a1, edited');
+    expect(worker.session.windows['a1']?.offeringDraft).toBe(true);
+    expect(worker.session.windows['a2']?.offeringDraft).toBe(false);
+  });
+
+  it('comes back after an offer was turned down, though its window is open', () => {
+    const worker = workerAt('a: a1 | b: b1*').wish({ type: 'end-now', application: 'b' });
+    worker.wish({ type: 'open-document', document: 'd-b1' });
+    const window = worker.session.front ?? '';
+    worker.wish({ type: 'answer-draft', window, answer: 'drop' });
+    expect(worker.session.drafts).toEqual({});
+    worker.act('reopen');
+    expect(worker.session.drafts['d-b1']?.text).toBe('b1, edited');
+    expect(worker.session.windows[window]?.offeringDraft).toBe(true);
+  });
+
+  it('waits while there is a newer draft, which is not lost either', () => {
+    const worker = workerAt('a: a1* | b: b1').act('close');
+    worker.wish({ type: 'answer-closing', window: 'a1', answer: 'drop' });
+    worker.wish({ type: 'open-document', document: 'd-a1' });
+    worker.wish({ type: 'keep-draft', document: 'd-a1', text: 'newer' }).act('reopen');
+    expect(worker.session.windows['a1']).toBeDefined();
+    expect(worker.session.drafts['d-a1']?.text).toBe('newer');
+    worker.act('reopen');
+    expect(worker.notices).toEqual([{ type: 'newer-draft', document: 'd-a1' }]);
+    worker.wish({ type: 'save', document: 'd-a1' }).act('reopen');
+    expect(worker.session.drafts['d-a1']?.text).toBe('a1, edited');
+  });
+});
+
+describe('closing all of an application', () => {
+  it('closes those that do not ask together, and one reopen brings them back', () => {
+    const worker = workerAt('a: a1 a2* a3 | b: b1');
+    const before = seen(worker.session);
+    worker.act('close-all');
+    expect(Object.keys(worker.session.windows)).toEqual(['a2', 'b1']);
+    worker.wish({ type: 'answer-closing', window: 'a2', answer: 'keep-open' }).act('reopen');
+    expect(seen(worker.session)).toEqual({ ...before, windows: worker.session.windows, front: 'a1' });
+    expect(Object.keys(worker.session.windows).sort()).toEqual(['a1', 'a2', 'a3', 'b1']);
   });
 });
 

@@ -167,8 +167,8 @@ describe('rule 10: committing on a row', () => {
     expect(worker.session.front).toBe('b1');
   });
 
-  it('what is highlighted is what comes, also after putting its best window away', () => {
-    const worker = workerAt('a: a1 | b: b1 b2').step('older-application').act('minimise');
+  it('what is highlighted is what comes, also after closing its best window', () => {
+    const worker = workerAt('a: a1 | b: b1 b2').step('older-application').act('close');
     expect(worker.leaf).toBe('b2');
     expect(worker.release().session.front).toBe('b2');
   });

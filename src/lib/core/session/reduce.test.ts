@@ -52,7 +52,13 @@ describe('reduce', () => {
   });
 
   it('never loses a draft but by saving, dropping or typing the saved text', () => {
-    const taking: readonly Event['type'][] = ['draft-saved', 'draft-dropped'];
+    const taking: readonly Event['type'][] = [
+      'drafts-saved',
+      'draft-undone',
+      'drafts-discarded',
+      'windows-closed',
+      'application-ended',
+    ];
     fc.assert(
       fc.property(wishSeeds(1, 60), (seeds) => {
         let session = start();
@@ -80,7 +86,7 @@ describe('reduce', () => {
   });
 
   it('refuses an event about something that is not there', () => {
-    expect(() => reduce(start(), { type: 'window-minimised', window: 'nowhere' })).toThrow(
+    expect(() => reduce(start(), { type: 'windows-minimised', windows: ['nowhere'] })).toThrow(
       /no window 'nowhere'/,
     );
   });
@@ -95,7 +101,7 @@ describe('the invariants', () => {
     ['places', (session: Session) => ({ ...session, places: [] })],
     ['drafts.x', (session: Session) => ({ ...session, drafts: { x: { text: '', at: '' } } })],
   ])('notice a wrong %s', (path, spoil) => {
-    expect(problemsOf(spoil(start())).map((problem) => problem.split(':')[0])).toContain(path);
+    expect(problemsOf(spoil(start())).map((problem) => problem.path.join('.'))).toContain(path);
   });
 });
 

@@ -2,11 +2,18 @@
 import { toEnd, toHead, without } from '../recency/order';
 import { learn, forget } from '../search/learning';
 import type { Event } from './events';
-import type { Application, ApplicationId, Draft, Ended, Session, Window, WindowId } from './session';
+import { STACK_DEPTH } from './limits';
+import type {
+  Application,
+  ApplicationId,
+  DiscardedDraft,
+  DocumentId,
+  Ended,
+  Session,
+  Window,
+  WindowId,
+} from './session';
 import { applicationOf, documentOf, windowOf, windowsOf } from './views';
-
-/** How many putting-aways can be taken back, and how many ended things reopened. */
-export const STACK_DEPTH = 40;
 
 /**
  * The session after `event`. Parts that did not change keep their identity, so a view can tell by `===`.
@@ -19,57 +26,58 @@ export function reduce(session: Session, event: Event): Session {
         ...patchApplication(session, event.application, { running: true, hidden: false, answering: true }),
         recent: { ...session.recent, applications: toEnd(session.recent.applications, event.application) },
       };
-    case 'application-hidden':
-      return leavingFront(
-        patchApplication(session, event.application, { hidden: true }),
-        (front) => front.application === event.application,
+    case 'applications-hidden': {
+      const hidden = new Set(event.applications);
+      return leavingFront(patchApplications(session, event.applications, { hidden: true }), (front) =>
+        hidden.has(front.application),
       );
-    case 'application-shown':
-      return patchApplication(session, event.application, { hidden: false });
+    }
+    case 'applications-shown':
+      return patchApplications(session, event.applications, { hidden: false });
     case 'application-stopped-answering':
       return patchApplication(session, event.application, { answering: false });
     case 'application-restarted':
       return restarted(session, event.application);
     case 'application-ended':
-      return ended(session, event.application);
+      return ended(session, event.application, event.discarded);
     case 'quit-begun':
       return patchApplication(session, event.application, { quitting: true });
     case 'quit-cancelled':
       return quitCancelled(session, event.application);
-    case 'window-opened':
-      return {
-        ...session,
-        windows: { ...session.windows, [event.window.id]: event.window },
-        recent: { ...session.recent, windows: toEnd(session.recent.windows, event.window.id) },
-        stacking: [event.window.id, ...session.stacking],
-      };
+    case 'windows-opened':
+      return opened(session, event.windows);
     case 'window-fronted':
       return fronted(session, event.window, event.at);
-    case 'window-minimised':
-      return leavingFront(
-        patchWindow(session, event.window, { minimised: true }),
-        (front) => front.id === event.window,
+    case 'windows-minimised': {
+      const minimised = new Set(event.windows);
+      return leavingFront(patchWindows(session, event.windows, { minimised: true }), (front) =>
+        minimised.has(front.id),
       );
-    case 'window-restored':
-      return patchWindow(session, event.window, { minimised: false });
-    case 'window-placed':
-      return patchWindow(session, event.window, { geometry: event.geometry });
-    case 'window-closed':
-      return closed(session, event.window);
+    }
+    case 'windows-restored':
+      return patchWindows(session, event.windows, { minimised: false });
+    case 'windows-placed': {
+      const geometries = new Map(event.places.map(({ window, geometry }) => [window, geometry]));
+      return changeWindows(session, [...geometries.keys()], (window) => ({
+        ...window,
+        geometry: geometries.get(window.id) ?? window.geometry,
+      }));
+    }
+    case 'windows-closed':
+      return closed(session, event.windows, event.discarded);
     case 'windows-restacked':
       return { ...session, stacking: event.stacking };
     case 'tab-retitled':
-      return patchWindow(session, event.window, {
-        tabs: windowOf(session, event.window).tabs.map((tab) =>
-          tab.id === event.tab ? { ...tab, title: event.title } : tab,
-        ),
-      });
+      return changeWindows(session, [event.window], (window) => ({
+        ...window,
+        tabs: window.tabs.map((tab) => (tab.id === event.tab ? { ...tab, title: event.title } : tab)),
+      }));
     case 'tab-activated':
-      return patchWindow(session, event.window, { activeTab: event.tab });
+      return patchWindows(session, [event.window], { activeTab: event.tab });
     case 'closing-asked':
-      return patchWindow(session, event.window, { asking: { goal: event.goal, dropping: false } });
+      return patchWindows(session, event.windows, { asking: { goal: event.goal, dropping: false } });
     case 'closing-settled':
-      return patchWindow(session, event.window, {
+      return patchWindows(session, [event.window], {
         asking: event.answer === 'drop' ? { goal: 'quit', dropping: true } : null,
       });
     case 'draft-kept':
@@ -78,12 +86,14 @@ export function reduce(session: Session, event: Event): Session {
         ...session,
         drafts: { ...session.drafts, [event.document]: { text: event.text, at: event.at } },
       };
-    case 'draft-saved':
-      return draftSaved(session, event.document);
-    case 'draft-dropped':
-      return { ...session, drafts: withoutKey(session.drafts, event.document) };
-    case 'draft-taken-up':
-      return patchWindow(session, event.window, { offeringDraft: false });
+    case 'drafts-saved':
+      return draftsSaved(session, event.documents);
+    case 'draft-undone':
+      return { ...session, drafts: withoutKeys(session.drafts, [event.document]) };
+    case 'drafts-discarded':
+      return draftsDiscarded(session, event.documents);
+    case 'offers-changed':
+      return patchWindows(session, event.windows, { offeringDraft: event.offering });
     case 'workspace-entered':
       return leavingFront(
         { ...session, workspace: event.workspace },
@@ -94,7 +104,7 @@ export function reduce(session: Session, event: Event): Session {
     case 'put-back':
       return { ...session, putAways: session.putAways.slice(0, session.putAways.length - event.levels) };
     case 'ended-reopened':
-      return { ...session, ended: session.ended.slice(0, -1) };
+      return endedReopened(session);
     case 'settings-changed':
       return { ...session, settings: event.settings };
     case 'choice-learned':
@@ -108,17 +118,34 @@ export function reduce(session: Session, event: Event): Session {
 export const reduceAll = (session: Session, events: readonly Event[]): Session =>
   events.reduce(reduce, session);
 
-function patchWindow(session: Session, id: WindowId, patch: Partial<Window>): Session {
-  return { ...session, windows: { ...session.windows, [id]: { ...windowOf(session, id), ...patch } } };
+/** One copy of the record, however many windows change. */
+function changeWindows(
+  session: Session,
+  ids: readonly WindowId[],
+  change: (window: Window) => Window,
+): Session {
+  const changed = Object.fromEntries(ids.map((id) => [id, change(windowOf(session, id))]));
+  return { ...session, windows: { ...session.windows, ...changed } };
 }
 
-function patchApplication(session: Session, id: ApplicationId, patch: Partial<Application>): Session {
-  const application = { ...applicationOf(session, id), ...patch };
-  return { ...session, applications: { ...session.applications, [id]: application } };
+const patchWindows = (session: Session, ids: readonly WindowId[], patch: Partial<Window>): Session =>
+  changeWindows(session, ids, (window) => ({ ...window, ...patch }));
+
+function patchApplications(
+  session: Session,
+  ids: readonly ApplicationId[],
+  patch: Partial<Application>,
+): Session {
+  const changed = Object.fromEntries(ids.map((id) => [id, { ...applicationOf(session, id), ...patch }]));
+  return { ...session, applications: { ...session.applications, ...changed } };
 }
 
-function withoutKey<T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> {
-  return Object.fromEntries(Object.entries(record).filter(([other]) => other !== key));
+const patchApplication = (session: Session, id: ApplicationId, patch: Partial<Application>): Session =>
+  patchApplications(session, [id], patch);
+
+function withoutKeys<T>(record: Readonly<Record<string, T>>, keys: readonly string[]): Record<string, T> {
+  const gone = new Set(keys);
+  return Object.fromEntries(Object.entries(record).filter(([key]) => !gone.has(key)));
 }
 
 /** Nothing is in front any more if the front window is one that `left`; a host then says what comes forward. */
@@ -127,10 +154,25 @@ function leavingFront(session: Session, left: (front: Window) => boolean): Sessi
   return { ...session, front: null };
 }
 
+function opened(session: Session, windows: readonly Window[]): Session {
+  const ids = windows.map(({ id }) => id);
+  for (const id of ids)
+    if (Object.hasOwn(session.windows, id)) throw new RangeError(`The session has a window '${id}' already.`);
+  return {
+    ...session,
+    windows: { ...session.windows, ...Object.fromEntries(windows.map((window) => [window.id, window])) },
+    recent: {
+      ...session.recent,
+      windows: [...session.recent.windows, ...ids.map((id) => ({ id, at: null }))],
+    },
+    stacking: [...ids.toReversed(), ...session.stacking],
+  };
+}
+
 function fronted(session: Session, id: WindowId, at: string): Session {
   const window = windowOf(session, id);
   return {
-    ...(window.seen ? session : patchWindow(session, id, { seen: true })),
+    ...(window.seen ? session : patchWindows(session, [id], { seen: true })),
     recent: {
       windows: toHead(session.recent.windows, id, at),
       applications: toHead(session.recent.applications, window.application, at),
@@ -144,41 +186,56 @@ function fronted(session: Session, id: WindowId, at: string): Session {
 const raised = (stacking: readonly WindowId[], id: WindowId): readonly WindowId[] =>
   stacking.at(-1) === id ? stacking : [...stacking.filter((other) => other !== id), id];
 
-/** Takes windows out of the session, remembering them so that they can be reopened. */
-function removed(session: Session, gone: readonly Window[], record: Ended): Session {
-  const ids = new Set(gone.map((window) => window.id));
-  const stays = (id: WindowId) => !ids.has(id);
+/** Takes windows and drafts out of the session, remembering them so that they can be reopened. */
+function removed(
+  session: Session,
+  gone: readonly Window[],
+  discarded: readonly DocumentId[],
+  record: Pick<Ended, 'kind' | 'application' | 'hidden'>,
+): Session {
+  const ids = gone.map((window) => window.id);
+  const left = new Set(ids);
+  const stays = (id: WindowId) => !left.has(id);
+  const remembered: Ended = {
+    ...record,
+    windows: gone.map(settled),
+    stacking: session.stacking,
+    discarded: draftsOf(session, discarded),
+  };
   return {
     ...session,
-    windows: Object.fromEntries(Object.entries(session.windows).filter(([id]) => stays(id))),
+    windows: withoutKeys(session.windows, ids),
+    drafts: withoutKeys(session.drafts, discarded),
     recent: { ...session.recent, windows: session.recent.windows.filter((use) => stays(use.id)) },
     stacking: session.stacking.filter(stays),
     front: session.front !== null && stays(session.front) ? session.front : null,
-    ended: [...session.ended, record].slice(-STACK_DEPTH),
+    ended: [...session.ended, remembered].slice(-STACK_DEPTH),
   };
 }
 
-function closed(session: Session, id: WindowId): Session {
-  const window = windowOf(session, id);
-  const { hidden } = applicationOf(session, window.application);
-  const { application } = window;
-  return removed(session, [window], {
-    kind: 'window',
-    application,
-    windows: [settled(window)],
-    stacking: session.stacking,
-    hidden,
+function draftsOf(session: Session, documents: readonly DocumentId[]): DiscardedDraft[] {
+  return documents.map((document) => {
+    const draft = session.drafts[document];
+    if (!draft) throw new RangeError(`Document '${document}' has no draft.`);
+    return { document, draft };
   });
 }
 
-function ended(session: Session, id: ApplicationId): Session {
-  const gone = windowsOf(session, id);
-  const rest = removed(session, gone, {
+/** Windows of one application that close together. */
+function closed(session: Session, ids: readonly WindowId[], discarded: readonly DocumentId[]): Session {
+  const gone = ids.map((id) => windowOf(session, id));
+  const application = gone[0]?.application;
+  if (application === undefined) return session;
+  const { hidden } = applicationOf(session, application);
+  return removed(session, gone, discarded, { kind: 'window', application, hidden });
+}
+
+function ended(session: Session, id: ApplicationId, discarded: readonly DocumentId[]): Session {
+  const { hidden } = applicationOf(session, id);
+  const rest = removed(session, windowsOf(session, id), discarded, {
     kind: 'application',
     application: id,
-    windows: gone.map(settled),
-    stacking: session.stacking,
-    hidden: applicationOf(session, id).hidden,
+    hidden,
   });
   return {
     ...patchApplication(rest, id, { running: false, hidden: false, quitting: false, answering: true }),
@@ -186,39 +243,65 @@ function ended(session: Session, id: ApplicationId): Session {
   };
 }
 
-/** A window as it comes back when it is reopened: without the question that was open in it. */
-const settled = (window: Window): Window => ({ ...window, asking: null });
-
-function mapWindows(
-  session: Session,
-  application: ApplicationId,
-  change: (window: Window) => Window,
-): Session {
-  const windows = { ...session.windows };
-  for (const window of windowsOf(session, application)) windows[window.id] = change(window);
-  return { ...session, windows };
+function draftsDiscarded(session: Session, documents: readonly DocumentId[]): Session {
+  const [first] = documents;
+  if (first === undefined) return session;
+  const { application } = documentOf(session, first);
+  const { hidden } = applicationOf(session, application);
+  return removed(session, [], documents, { kind: 'draft', application, hidden });
 }
+
+/** Where a newer draft was written since, the discarded one stays in the list. */
+function endedReopened(session: Session): Session {
+  const last = session.ended.at(-1);
+  if (!last) return session;
+  const isNewer = ({ document }: DiscardedDraft) => Object.hasOwn(session.drafts, document);
+  const waiting = last.discarded.filter(isNewer);
+  const again = last.discarded.filter((one) => !isNewer(one));
+  const rest = session.ended.slice(0, -1);
+  return {
+    ...session,
+    ended:
+      waiting.length === 0 ? rest : [...rest, { ...last, kind: 'draft', windows: [], discarded: waiting }],
+    drafts:
+      again.length === 0
+        ? session.drafts
+        : { ...session.drafts, ...Object.fromEntries(again.map(({ document, draft }) => [document, draft])) },
+  };
+}
+
+/** A window as it comes back when it is reopened: without the question that was open in it. */
+const settled = (window: Window): Window => (window.asking === null ? window : { ...window, asking: null });
 
 function restarted(session: Session, id: ApplicationId): Session {
   const hasDraft = (window: Window) => window.tabs.some((tab) => Object.hasOwn(session.drafts, tab.document));
-  const anew = mapWindows(session, id, (window) => ({ ...settled(window), offeringDraft: hasDraft(window) }));
+  const ids = windowsOf(session, id).map((window) => window.id);
+  const anew = changeWindows(session, ids, (window) => ({
+    ...settled(window),
+    offeringDraft: hasDraft(window),
+  }));
   return patchApplication(anew, id, { answering: true, quitting: false });
 }
 
 /** Cancel in any window cancels that quit: every window it asked goes back to what it was. */
 function quitCancelled(session: Session, id: ApplicationId): Session {
-  const calm = mapWindows(session, id, (window) =>
-    window.asking?.goal === 'quit' ? { ...window, asking: null } : window,
+  const asked = windowsOf(session, id).filter((window) => window.asking?.goal === 'quit');
+  const calm = patchWindows(
+    session,
+    asked.map((window) => window.id),
+    { asking: null },
   );
   return patchApplication(calm, id, { quitting: false });
 }
 
-function draftSaved(session: Session, id: string): Session {
-  const draft: Draft | undefined = session.drafts[id];
-  if (!draft) throw new RangeError(`Document '${id}' has no draft to save.`);
+function draftsSaved(session: Session, ids: readonly DocumentId[]): Session {
+  const saved = draftsOf(session, ids).map(({ document, draft }) => [
+    document,
+    { ...documentOf(session, document), text: draft.text },
+  ]);
   return {
     ...session,
-    documents: { ...session.documents, [id]: { ...documentOf(session, id), text: draft.text } },
-    drafts: withoutKey(session.drafts, id),
+    documents: { ...session.documents, ...Object.fromEntries(saved) },
+    drafts: withoutKeys(session.drafts, ids),
   };
 }

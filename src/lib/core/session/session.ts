@@ -92,8 +92,15 @@ export interface Workspace {
 }
 
 export const HOLD_KEYS = ['Alt', 'Control', 'Meta'] as const;
-/** The key kept down while stepping, by its modifier name. */
+/** The key kept down while stepping, by its modifier name, as it is stored. */
 export type HoldKey = (typeof HOLD_KEYS)[number];
+
+/** The hold keys that are offered. Control alone is none any more: it would take copy, paste and select all. */
+export const USABLE_HOLD_KEYS = ['Alt', 'Meta'] as const satisfies readonly HoldKey[];
+export type UsableHoldKey = (typeof USABLE_HOLD_KEYS)[number];
+
+/** The hold key of a session: Alt where an earlier version stored one that cannot be used. */
+export const holdKeyOf = ({ holdKey }: Settings): UsableHoldKey => (holdKey === 'Control' ? 'Alt' : holdKey);
 
 export const THEMES = ['system', 'day', 'night'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -122,15 +129,26 @@ export interface PutAway {
   readonly front: WindowId | null;
 }
 
-/** A closed window, or an ended application with all its windows, kept so that it can be reopened. */
+/** A document with the draft that was thrown away of it. */
+export interface DiscardedDraft {
+  readonly document: DocumentId;
+  readonly draft: Draft;
+}
+
+/**
+ * Windows that closed together, an application that ended with all its windows, or a draft that was turned down,
+ * kept so that it can be reopened.
+ */
 export interface Ended {
-  readonly kind: 'window' | 'application';
+  readonly kind: 'window' | 'application' | 'draft';
   readonly application: ApplicationId;
-  /** The windows that ended, most recent first. */
+  /** The windows that ended, most recent first; none for a draft. */
   readonly windows: readonly Window[];
   /** The whole stacking before the end, bottom first. */
   readonly stacking: readonly WindowId[];
   readonly hidden: boolean;
+  /** What was discarded with it, offered again when it is reopened. */
+  readonly discarded: readonly DiscardedDraft[];
 }
 
 /** The ten numbered places, keys 1 to 9 and 0; an empty one is null. */

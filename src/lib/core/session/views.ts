@@ -37,6 +37,12 @@ export function activeTab(window: Window): Tab {
 /** A window's title is the title of the tab it shows. */
 export const titleOf = (window: Window): string => activeTab(window).title;
 
+/** The text that a window shows: its document's draft, or what was saved while the draft is merely offered. */
+export function shownText(session: Session, window: Window): string {
+  const { id, text } = documentOf(session, activeTab(window).document);
+  return window.offeringDraft ? text : (session.drafts[id]?.text ?? text);
+}
+
 /** Whether a window can be seen now: not minimised, not hidden, on the workspace that is shown. */
 export const isVisible = (session: Session, window: Window): boolean =>
   !window.minimised &&
@@ -45,7 +51,37 @@ export const isVisible = (session: Session, window: Window): boolean =>
 
 /** Whether closing this window would lose text: one of its documents has a draft that is not merely offered. */
 export const isUnsaved = (session: Session, window: Window): boolean =>
-  !window.offeringDraft && window.tabs.some((tab) => Object.hasOwn(session.drafts, tab.document));
+  !window.offeringDraft && draftedDocuments(session, window).length > 0;
+
+/** Whether a window shows a document in one of its tabs. */
+export const shows = (window: Window, document: DocumentId): boolean =>
+  window.tabs.some((tab) => tab.document === document);
+
+/** The documents of a window that have a draft. */
+export const draftedDocuments = (session: Session, window: Window): DocumentId[] =>
+  window.tabs.map((tab) => tab.document).filter((document) => Object.hasOwn(session.drafts, document));
+
+/** Whether a window asks about unsaved work and waits for the answer. */
+export const isAsking = (window: Window): boolean => window.asking !== null && !window.asking.dropping;
+
+/**
+ * Whether a draft was left behind: no open window works on it. Whatever opens its document then offers it, and
+ * nothing is written to the document until the offer is answered.
+ */
+export function isDraftLeft(session: Session, document: DocumentId): boolean {
+  if (!Object.hasOwn(session.drafts, document)) return false;
+  const windows = windowsOf(session, documentOf(session, document).application);
+  return !windows.some((window) => !window.offeringDraft && shows(window, document));
+}
+
+/** The windows that offer a draft of one of these documents, and wait for the answer. */
+export function windowsOffering(session: Session, documents: readonly DocumentId[]): Window[] {
+  if (!documents.some((document) => Object.hasOwn(session.drafts, document))) return [];
+  const applications = new Set(documents.map((document) => documentOf(session, document).application));
+  return [...applications]
+    .flatMap((application) => windowsOf(session, application))
+    .filter((window) => window.offeringDraft && documents.some((document) => shows(window, document)));
+}
 
 /** The windows of an application, most recently used first. */
 export function windowsOf(session: Session, application: ApplicationId): Window[] {
@@ -82,8 +118,6 @@ export const frontApplication = (session: Session): ApplicationId | null =>
 export const nextFront = (session: Session): WindowId | null =>
   session.recent.windows.find(({ id }) => isVisible(session, windowOf(session, id)))?.id ?? null;
 
-/** The titles of the windows that ask about unsaved work and wait for an answer. */
-export const askingTitles = (session: Session): string[] =>
-  Object.values(session.windows)
-    .filter((window) => window.asking !== null && !window.asking.dropping)
-    .map(titleOf);
+/** The windows that ask about unsaved work and wait for an answer, most recently used first. */
+export const askingWindows = (session: Session): Window[] =>
+  session.recent.windows.map(({ id }) => windowOf(session, id)).filter(isAsking);

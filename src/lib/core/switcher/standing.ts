@@ -1,6 +1,6 @@
 /** How things stand with a window or an application, said before the choice (need N5). */
 import type { ApplicationId, Session, Window, WindowId, Workspace } from '../session/session';
-import { applicationOf, isUnsaved, titleOf, windowOf } from '../session/views';
+import { applicationOf, isAsking, isUnsaved, titleOf, windowOf } from '../session/views';
 
 export type Standing =
   | { readonly type: 'hidden' }
@@ -26,7 +26,7 @@ export function standingOfApplication(
   const standing: Standing[] = [];
 
   if (!application.answering) standing.push({ type: 'not-answering' });
-  const asking = titles((window) => window.asking !== null && !window.asking.dropping);
+  const asking = titles(isAsking);
   if (asking.length > 0) standing.push({ type: 'asking', titles: asking });
   else if (application.quitting) standing.push({ type: 'quitting' });
   if (application.hidden) standing.push({ type: 'hidden' });
@@ -47,12 +47,18 @@ export function standingOfApplication(
   return standing;
 }
 
-/** How a single window stands. */
+/** How a window stands where its application's row is not at hand, which would say that it is hidden. */
+export function standingOfLoneWindow(session: Session, id: WindowId): Standing[] {
+  const { hidden } = applicationOf(session, windowOf(session, id).application);
+  return [...(hidden ? [{ type: 'hidden' } as const] : []), ...standingOfWindow(session, id)];
+}
+
+/** How a window stands within its application's row. */
 export function standingOfWindow(session: Session, id: WindowId): Standing[] {
   const window = windowOf(session, id);
   const titles = [titleOf(window)];
   const standing: Standing[] = [];
-  if (window.asking && !window.asking.dropping) standing.push({ type: 'asking', titles });
+  if (isAsking(window)) standing.push({ type: 'asking', titles });
   else if (isUnsaved(session, window)) standing.push({ type: 'unsaved', titles });
   if (window.offeringDraft) standing.push({ type: 'offering-draft' });
   if (window.minimised) standing.push({ type: 'minimised', titles, all: true });

@@ -2,13 +2,24 @@
  * The switcher: a state machine over a frozen picture of both orders of recent use (switching rules 5 to 11).
  * It holds no timers and no session of its own; what it chooses comes out as a wish.
  */
+import type { Action } from '../keys/key-map';
 import { idsOf } from '../recency/order';
 import type { PageRequest } from '../search/desk-commands';
 import { sessionCatalogue } from '../search/catalogue';
 import { lettersOf, search, type Found } from '../search/search';
 import type { Wish } from '../session/commands';
+import { LONGEST_LETTERS } from '../session/limits';
 import type { ApplicationId, Instant, Session, WindowId } from '../session/session';
-import { frontApplication, windowsByApplication, windowToChoose } from '../session/views';
+import {
+  applicationOf,
+  frontApplication,
+  isAsking,
+  windowOf,
+  windowsByApplication,
+  windowsOf,
+  windowToChoose,
+} from '../session/views';
+import { frontTarget, type Target } from './acting';
 
 /** One application's row, with its windows as leaves in the order that was frozen at opening. */
 export interface FoldRow {
@@ -26,6 +37,8 @@ export interface Switcher {
   readonly mode: 'holding' | 'staying';
   /** What was typed and what it finds; null while the search line is empty. The rows then step aside. */
   readonly search: SwitcherSearch | null;
+  /** True right after the highlighted was put away, with no step since: then a commit chooses nothing (rule 11). */
+  readonly putAway: boolean;
 }
 
 export interface SwitcherSearch {
@@ -52,6 +65,10 @@ export type SwitcherInput =
   /** Asked for, or because the release of the hold key went unseen (rule 8). */
   | { readonly type: 'stay' }
   | { readonly type: 'session-changed' }
+  /** An action was carried out on the highlight. */
+  | { readonly type: 'acted'; readonly action: Action }
+  /** A quit on a row that waits for an answer already goes to the next one that does not (rule 11). */
+  | { readonly type: 'pass-on' }
   | { readonly type: 'commit'; readonly raiseAll: boolean }
   | { readonly type: 'cancel' };
 
@@ -79,27 +96,84 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
     case 'type':
       return still(searching(switcher, input.letters, input.at, session));
     case 'point-result':
-      return still(atResult(switcher, input.index));
+      return still(choosing(atResult(switcher, input.index)));
     case 'stay':
       return still(switcher.mode === 'staying' ? switcher : { ...switcher, mode: 'staying' });
     case 'step':
-      return still(stepped(switcher, input.step, input.repeat, session));
+      return still(choosing(stepped(switcher, input.step, input.repeat, session)));
     case 'jump':
-      return still(jumped(switcher, input.rows));
+      return still(choosing(jumped(switcher, input.rows)));
     case 'jump-leaf':
-      return still(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER));
+      return still(choosing(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER)));
     case 'point':
-      return still(pointed(switcher, input.application, input.window));
+      return still(choosing(pointed(switcher, input.application, input.window)));
     case 'session-changed':
       return still(following(switcher, session));
+    case 'acted':
+      return still({ ...switcher, putAway: putsHighlightAway(switcher, input.action, session) });
+    case 'pass-on':
+      return still(passedOn(switcher, session));
     case 'commit':
-      return { switcher: null, choice: chosen(switcher, input.raiseAll, session) };
+      return {
+        switcher: null,
+        choice: switcher.putAway ? null : chosen(switcher, input.raiseAll, session),
+      };
     case 'cancel':
       return still(null);
   }
 }
 
 const still = (switcher: Switcher | null): Advance => ({ switcher, choice: null });
+
+/** A step makes letting go choose again. */
+const choosing = (switcher: Switcher): Switcher =>
+  switcher.putAway ? { ...switcher, putAway: false } : switcher;
+
+/** Whether an action that was just carried out leaves nothing that letting go should bring to the front. */
+function putsHighlightAway(switcher: Switcher, action: Action, session: Session): boolean {
+  switch (action) {
+    case 'minimise':
+    case 'minimise-all':
+      return true;
+    case 'sweep':
+      return session.front === null;
+    case 'hide-or-show': {
+      const target = targetOf(switcher, session);
+      return target !== null && applicationOf(session, target.application).hidden;
+    }
+    default:
+      return false;
+  }
+}
+
+function passedOn(switcher: Switcher, session: Session): Switcher {
+  const waits = (row: FoldRow) =>
+    applicationOf(session, row.application).quitting ||
+    row.leaves.some((leaf) => isAsking(windowOf(session, leaf)));
+  const row = unfoldedRow(switcher);
+  if (switcher.search || !row || !waits(row)) return switcher;
+  const next = switcher.rows.findIndex((other, index) => index > switcher.row && !waits(other));
+  return next === -1 ? switcher : choosing(atRow(switcher, next));
+}
+
+/** What a commit would do now, for the legend to say. */
+export type CommitEffect =
+  | { readonly type: 'nothing' }
+  | { readonly type: 'window'; readonly window: WindowId }
+  | { readonly type: 'application'; readonly application: ApplicationId }
+  | { readonly type: 'found'; readonly found: Found };
+
+export function commitEffect(switcher: Switcher, session: Session): CommitEffect {
+  if (switcher.putAway) return { type: 'nothing' };
+  if (switcher.search) {
+    const found = highlightedResult(switcher);
+    return found ? { type: 'found', found } : { type: 'nothing' };
+  }
+  const row = unfoldedRow(switcher);
+  if (!row) return { type: 'nothing' };
+  const window = highlightedLeaf(switcher, session);
+  return window === null ? { type: 'application', application: row.application } : { type: 'window', window };
+}
 
 /** The unfolded row; undefined while nothing runs. */
 export const unfoldedRow = (switcher: Switcher): FoldRow | undefined => switcher.rows[switcher.row];
@@ -119,7 +193,8 @@ function opened(session: Session, by: Step | null, mode: 'holding' | 'staying'):
     leaves: windows.get(application) ?? [],
   }));
   const somethingInFront = session.front !== null;
-  const first: Switcher = { rows, row: rows.length > 0 ? 0 : -1, leaf: null, mode, search: null };
+  const row = rows.length > 0 ? 0 : -1;
+  const first: Switcher = { rows, row, leaf: null, mode, search: null, putAway: false };
   switch (by) {
     case null:
       return first;
@@ -178,12 +253,13 @@ function pointed(switcher: Switcher, application: ApplicationId, window: WindowI
 
 function searching(switcher: Switcher, letters: string, at: Instant, session: Session): Switcher {
   const typed = letters.trim() !== '';
-  if (!typed) return { ...switcher, mode: 'staying', search: null };
+  if (!typed) return { ...switcher, mode: 'staying', search: null, putAway: false };
   const results = search(sessionCatalogue(session), letters, session.learned, at);
   return {
     ...switcher,
     mode: 'staying',
     search: { letters, results, highlighted: results.length > 0 ? 0 : -1 },
+    putAway: false,
   };
 }
 
@@ -265,9 +341,28 @@ function chosenResult({ letters, results, highlighted }: SwitcherSearch, raiseAl
   const candidate = results[highlighted]?.candidate;
   if (!candidate) return null;
   const { wish, command, learnedAs } = candidate;
+  const learned = lettersOf(letters);
   return {
     wish: wish?.type === 'bring-to-front' ? { ...wish, raiseAll } : wish,
     page: command?.page ?? null,
-    learn: { letters: lettersOf(letters), choice: learnedAs },
+    // What is too long to be remembered is chosen all the same.
+    learn: learned.length > LONGEST_LETTERS ? null : { letters: learned, choice: learnedAs },
   };
+}
+
+/** What the keys act on now: the highlight of the open switcher, or else the front window; null if there is none. */
+export function targetOf(switcher: Switcher | null, session: Session): Target | null {
+  if (!switcher) return frontTarget(session);
+  if (switcher.search) return targetOfResult(switcher, session);
+  const row = unfoldedRow(switcher);
+  return row ? { application: row.application, window: highlightedLeaf(switcher, session) } : null;
+}
+
+function targetOfResult(switcher: Switcher, session: Session): Target | null {
+  const wish = highlightedResult(switcher)?.candidate.wish;
+  if (wish?.type === 'bring-to-front')
+    return { application: windowOf(session, wish.window).application, window: wish.window };
+  if (wish?.type !== 'switch-to-application') return null;
+  const windows = windowsOf(session, wish.application).map(({ id }) => id);
+  return { application: wish.application, window: windowToChoose(session, windows) };
 }

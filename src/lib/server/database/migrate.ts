@@ -1,9 +1,16 @@
 import { Migrator, type Kysely, type Migration } from 'kysely';
 import { eventLog } from './migrations/0001-event-log';
+import { oneRowABatch } from './migrations/0002-one-row-a-batch';
+import { accessKey } from './migrations/0003-access-key';
+import { connectPatiently } from './connect';
 import type { Schema } from './schema';
 
 /** Every migration under the name it is recorded by; new ones go at the end. */
-const MIGRATIONS: Record<string, Migration> = { '0001-event-log': eventLog };
+const MIGRATIONS: Record<string, Migration> = {
+  '0001-event-log': eventLog,
+  '0002-one-row-a-batch': oneRowABatch,
+  '0003-access-key': accessKey,
+};
 
 /** The database was made by a newer Key Fold than this one. */
 export class NewerDatabaseError extends Error {
@@ -16,15 +23,20 @@ export class NewerDatabaseError extends Error {
 }
 
 /**
- * Brings the database up to date. Several servers may do so at once.
+ * Brings the database at `url` up to date, or as far as the migration `to`. Several servers may do so at once.
  * @throws NewerDatabaseError if the database has migrations that this version does not know.
  */
-export async function migrate(db: Kysely<Schema>): Promise<void> {
-  const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } });
-  const unknown = (await appliedMigrations(db)).filter((name) => !Object.hasOwn(MIGRATIONS, name));
-  if (unknown.length > 0) throw new NewerDatabaseError(unknown);
-  const { error } = await migrator.migrateToLatest();
-  if (error) throw error;
+export async function migrate(url: string, to?: string): Promise<void> {
+  const db = connectPatiently(url);
+  try {
+    const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } });
+    const unknown = (await appliedMigrations(db)).filter((name) => !Object.hasOwn(MIGRATIONS, name));
+    if (unknown.length > 0) throw new NewerDatabaseError(unknown);
+    const { error } = to === undefined ? await migrator.migrateToLatest() : await migrator.migrateTo(to);
+    if (error) throw error;
+  } finally {
+    await db.destroy();
+  }
 }
 
 async function appliedMigrations(db: Kysely<Schema>): Promise<string[]> {

@@ -8,33 +8,34 @@ type Json<T> = ColumnType<T, string, string>;
 interface SessionTable {
   id: string;
   created_at: Generated<Date>;
-  /** The number of the session's last event; 0 before the first. */
-  last_seq: Generated<number>;
   /** The session as it was after event `snapshot_seq`. */
   snapshot: Json<Session>;
   snapshot_seq: Generated<number>;
 }
 
-interface BatchTable {
+/** One row a batch. A batch without events leaves none. */
+interface LogTable {
   session_id: string;
-  id: string;
-  /** The number of the batch's first event, and how many it has (it may have none). */
+  /** The number of the batch's first event; the next batch's is `first_seq + event_count`. */
   first_seq: number;
   event_count: number;
+  /** The batch's id. */
+  id: string;
   /** A digest of its commands, so that an id used again for something else is noticed. */
   digest: string;
   received_at: Generated<Date>;
+  events: Json<Event[]>;
 }
 
-interface EventTable {
-  session_id: string;
-  seq: number;
-  batch_id: string;
-  body: Json<Event>;
+/** Keys that let people in when the server listens beyond loopback. */
+interface AccessKeyTable {
+  /** SHA-256 of the key, in hexadecimal digits. */
+  hash: string;
+  made_at: Generated<Date>;
 }
 
 export interface Schema {
   session: SessionTable;
-  batch: BatchTable;
-  event: EventTable;
+  log: LogTable;
+  access_key: AccessKeyTable;
 }

@@ -1,5 +1,7 @@
+import { hostname } from 'node:os';
 import { describe, expect, it } from 'vitest';
 import { guard } from './guard';
+import { Hosts } from './hosts';
 import { pointerTo, Problem } from './problem';
 import { readJson } from './read-json';
 
@@ -39,8 +41,8 @@ describe('reading JSON', () => {
 });
 
 describe('the guard', () => {
-  const check = (headers: Record<string, string>) => () =>
-    guard(new Headers(headers), ['desk.ellavane.example']);
+  const hosts = new Hosts('127.0.0.1', ' Desk.Ellavane.Example , ,office.example');
+  const check = (headers: Record<string, string>) => () => guard(new Headers(headers), '127.0.0.1', hosts);
 
   it.each<Record<string, string>>([
     { host: 'localhost:4870' },
@@ -65,12 +67,35 @@ describe('the guard', () => {
   });
 });
 
+describe('a server that listens beyond loopback', () => {
+  const everywhere = new Hosts('0.0.0.0', '');
+  const one = new Hosts('192.168.7.3', '');
+  const ask = (host: string, peer: string, hosts: Hosts) => () => guard(new Headers({ host }), peer, hosts);
+
+  it('answers to its own addresses, its name, and loopback’s names over loopback alone', () => {
+    expect(one.addresses()).toEqual(['192.168.7.3']);
+    expect(ask('192.168.7.3:4870', '192.168.7.9', one)).not.toThrow();
+    expect(ask(hostname(), '192.168.7.9', everywhere)).not.toThrow();
+    for (const address of everywhere.addresses())
+      expect(ask(`${address}:4870`, '192.168.7.9', everywhere)).not.toThrow();
+    expect(ask('localhost:4870', '127.0.0.1', everywhere)).not.toThrow();
+    expect(ask('localhost:4870', '::ffff:127.0.0.1', everywhere)).not.toThrow();
+    expect(ask('localhost:4870', '192.168.7.9', everywhere)).toThrow(
+      expect.objectContaining({ status: 421 }),
+    );
+    expect(ask('192.168.7.4', '192.168.7.9', one)).toThrow(expect.objectContaining({ status: 421 }));
+    expect(ask('elsewhere.example', '127.0.0.1', everywhere)).toThrow(
+      expect.objectContaining({ status: 421 }),
+    );
+  });
+});
+
 describe('a problem', () => {
   it('is answered as RFC 9457 says', async () => {
-    const response = new Problem(422, 'Refused', 'No.', [{ pointer: '#/a', detail: 'wrong' }]).toResponse();
+    const response = new Problem('refused', 'No.', [{ pointer: '#/a', detail: 'wrong' }]).toResponse();
     expect(response.headers.get('content-type')).toBe('application/problem+json');
     expect(await response.json()).toEqual({
-      type: 'about:blank',
+      type: '/problems/refused',
       title: 'Refused',
       status: 422,
       detail: 'No.',

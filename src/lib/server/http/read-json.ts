@@ -2,30 +2,32 @@ import { Problem } from './problem';
 
 /**
  * The JSON in a request's body.
- * @throws Problem 415 if it is not declared as JSON, 413 beyond `limit` bytes, 400 if it does not parse.
+ * @throws Problem `not-declared-as-json`, `body-too-large` beyond `limit` bytes, `not-json`.
  */
-export async function readJson(request: Request, limit: number): Promise<unknown> {
-  const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
-  if (type !== 'application/json')
-    throw new Problem(415, 'Not JSON', 'Send the body with the content type application/json.');
-  const text = await readText(request, limit);
+export const readJson = async (request: Request, limit: number): Promise<unknown> =>
+  parseJson(new TextDecoder().decode(await readJsonBody(request, limit)));
+
+/** @throws Problem `not-json` */
+export function parseJson(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new Problem(400, 'Not JSON', 'The body does not parse as JSON.');
+    throw new Problem('not-json', 'The body does not parse as JSON.');
   }
 }
 
-async function readText(request: Request, limit: number): Promise<string> {
+/**
+ * A request's body, which is declared as JSON.
+ * @throws Problem `not-declared-as-json`, `body-too-large` beyond `limit` bytes.
+ */
+export async function readJsonBody(request: Request, limit: number): Promise<Uint8Array> {
+  const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
+  if (type !== 'application/json')
+    throw new Problem('not-declared-as-json', 'Send the body with the content type application/json.');
   const tooLarge = () =>
-    new Problem(
-      413,
-      'Body too large',
-      `The body is larger than the limit of ${Math.floor(limit / 1024)} KiB.`,
-    );
+    new Problem('body-too-large', `The body is larger than the limit of ${Math.floor(limit / 1024)} KiB.`);
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
-  const decoder = new TextDecoder();
-  let text = '';
+  const chunks: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
   for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader?.read()) {
@@ -34,7 +36,18 @@ async function readText(request: Request, limit: number): Promise<string> {
       await reader?.cancel();
       throw tooLarge();
     }
-    text += decoder.decode(chunk.value, { stream: true });
+    chunks.push(chunk.value);
   }
-  return text + decoder.decode();
+  const [only] = chunks;
+  return chunks.length === 1 && only ? only : joined(chunks, size);
+}
+
+function joined(chunks: readonly Uint8Array[], size: number): Uint8Array {
+  const whole = new Uint8Array(size);
+  let at = 0;
+  for (const chunk of chunks) {
+    whole.set(chunk, at);
+    at += chunk.byteLength;
+  }
+  return whole;
 }

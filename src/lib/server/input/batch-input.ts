@@ -1,12 +1,10 @@
 import { ArrayMaxSize, ArrayMinSize, IsArray } from 'class-validator';
 import type { Batch } from '../../core/session/commands';
+import { MOST_COMMANDS } from '../../core/session/limits';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
+import { problemsWith } from './check';
 import { COMMAND_INPUTS } from './command-input';
 import { IsNewId } from './rules';
-import { problemsWith } from './validate';
-
-/** The most commands that one batch may hold. */
-export const MOST_COMMANDS = 100;
 
 class BatchInput {
   @IsNewId() id!: string;
@@ -22,9 +20,20 @@ export function batchFrom(value: unknown): Batch {
   if (problems.length === 0) {
     const batch = value as BatchInput;
     problems.push(...batch.commands.flatMap((command, index) => commandProblems(command, index)));
+    if (problems.length === 0) problems.push(...repeatedIds(value as Batch));
     if (problems.length === 0) return value as Batch;
   }
-  throw new Problem(422, 'Not a batch of commands', summary(problems), problems);
+  throw new Problem('not-a-batch', summary(problems), problems);
+}
+
+/** New things are named after their command, so no two commands may have the same id. */
+function repeatedIds({ commands }: Batch): FieldProblem[] {
+  const seen = new Set<string>();
+  return commands.flatMap(({ id }, index) => {
+    const again = seen.has(id);
+    seen.add(id);
+    return again ? [{ pointer: pointerTo(['commands', index, 'id']), detail: 'id is used twice' }] : [];
+  });
 }
 
 function commandProblems(command: unknown, index: number): FieldProblem[] {
@@ -43,5 +52,6 @@ export function summary(problems: readonly FieldProblem[]): string {
   const [first] = problems;
   if (!first) return '';
   const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
-  return `${first.pointer.slice(2).replaceAll('/', '.')}: ${first.detail}${more}`;
+  const where = first.pointer.slice(2).replaceAll('/', '.');
+  return `${where && `${where}: `}${first.detail}${more}`;
 }

@@ -1,9 +1,10 @@
 /** The rules for commands: one class a shape, and which shape each type of command has. */
-import { Type, type ClassConstructor } from 'class-transformer';
-import { IsBoolean, IsDefined, IsIn, IsString, ValidateIf, ValidateNested } from 'class-validator';
+import { IsBoolean, IsIn, IsString } from 'class-validator';
 import type { WishType } from '../../core/session/commands';
+import type { ClassConstructor } from './check';
 import { GeometryInput } from './geometry-input';
-import { IsId, IsInstant, IsLetters, IsNewId, IsText, IsTitle } from './rules';
+import { IsOne } from './nested';
+import { IsId, IsInstant, IsLetters, IsNewId, IsText, IsTitle, OrNull } from './rules';
 import { SettingsInput } from './settings-input';
 
 class CommandInput {
@@ -45,7 +46,7 @@ class KeepDraftCommand extends DocumentCommand {
 }
 
 class PlaceWindowCommand extends WindowCommand {
-  @IsDefined() @ValidateNested() @Type(() => GeometryInput) geometry!: GeometryInput;
+  @IsOne(() => GeometryInput) geometry!: GeometryInput;
 }
 
 class RetitleTabCommand extends WindowCommand {
@@ -54,7 +55,7 @@ class RetitleTabCommand extends WindowCommand {
 }
 
 class ChangeSettingsCommand extends CommandInput {
-  @IsDefined() @ValidateNested() @Type(() => SettingsInput) settings!: SettingsInput;
+  @IsOne(() => SettingsInput) settings!: SettingsInput;
 }
 
 class LearnChoiceCommand extends CommandInput {
@@ -63,11 +64,11 @@ class LearnChoiceCommand extends CommandInput {
 }
 
 class ForgetChoicesCommand extends CommandInput {
-  @ValidateIf((command: ForgetChoicesCommand) => command.choice !== null) @IsTitle() choice!: string | null;
+  @OrNull() @IsTitle() choice!: string | null;
 }
 
 /** The class that a command of each type is checked against. */
-export const COMMAND_INPUTS: Readonly<Record<WishType, ClassConstructor<object>>> = {
+export const COMMAND_INPUTS: Readonly<Record<WishType, ClassConstructor>> = {
   'bring-to-front': BringToFrontCommand,
   'switch-to-application': ApplicationCommand,
   'open-window': OpenWindowCommand,

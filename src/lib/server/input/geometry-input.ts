@@ -1,9 +1,6 @@
+import { FARTHEST, LEAST_HEIGHT, LEAST_WIDTH } from '../../core/session/limits';
 import type { Geometry } from '../../core/session/session';
 import { IsPixels } from './rules';
-
-const FARTHEST = 20_000;
-const LEAST_WIDTH = 120;
-const LEAST_HEIGHT = 60;
 
 export class GeometryInput implements Geometry {
   @IsPixels(-FARTHEST, FARTHEST) x!: number;

@@ -4,11 +4,14 @@ import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
 import { ellavane } from '../../demo/ellavane';
 import { Problem } from '../http/problem';
-import { batchFrom, MOST_COMMANDS } from './batch-input';
+import { MOST_COMMANDS } from '../../core/session/limits';
+import { batchFrom } from './batch-input';
 import { sessionFrom } from './session-input';
 
+const START = '2026-11-24T06:12:00.000Z';
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const command = (more: object) => ({ id: uuid(1), at: '2026-11-24T06:12:00.000Z', ...more });
+let commands = 100;
+const command = (more: object) => ({ id: uuid((commands += 1)), at: '2026-11-24T06:12:00.000Z', ...more });
 const batch = (...commands: unknown[]) => ({ id: uuid(9), commands });
 
 function problemOf(work: () => unknown): Problem {
@@ -45,6 +48,26 @@ describe('a batch', () => {
       batch(command({ type: 'change-settings', settings: { holdKey: 'Tab', holding: true, theme: 'day' } })),
     ],
     ['#/commands/0/text', batch(command({ type: 'keep-draft', document: 'd', text: 'x'.repeat(50_001) }))],
+    [
+      '#/commands/1/id',
+      batch(command({ type: 'sweep', id: uuid(1) }), command({ type: 'sweep', id: uuid(1) })),
+    ],
+    ['#/commands/0/settings', batch(command({ type: 'change-settings', settings: [] }))],
+    ['#/commands/0/geometry', batch(command({ type: 'place-window', window: 'w', geometry: [] }))],
+    ['#/commands/0/at', batch(command({ type: 'sweep', at: '2026-02-31T06:12:00.000Z' }))],
+    ['#/commands/0/at', batch(command({ type: 'sweep', at: '2026-00-10T06:12:00.000Z' }))],
+    ['#/commands/0/letters', batch(command({ type: 'learn-choice', letters: 'x'.repeat(101), choice: 'c' }))],
+    [
+      '#/commands/0/__proto__',
+      batch(JSON.parse(JSON.stringify(command({ type: 'sweep' })).replace('{', '{"__proto__":{"x":1},'))),
+    ],
+    ['#/commands/0/constructor', batch(command({ type: 'sweep', constructor: { name: 'x' } }))],
+    ['#/length', { ...batch(command({ type: 'sweep' })), length: 3 }],
+    ['#/%EF%BF%BD', { ...batch(command({ type: 'sweep' })), '\ud800': 3 }],
+    [
+      '#/deep',
+      { ...batch(command({ type: 'sweep' })), deep: JSON.parse('['.repeat(5_000) + ']'.repeat(5_000)) },
+    ],
     ['#/commands', batch()],
     ['#/commands', batch(...Array.from({ length: MOST_COMMANDS + 1 }, () => command({ type: 'sweep' })))],
     ['#/id', { ...batch(command({ type: 'sweep' })), id: 3 }],
@@ -83,6 +106,11 @@ describe('a session document', () => {
     ['#/places', { ...demo, places: Array.from({ length: 10 }, () => 7) }],
     ['#/front', { ...demo, front: 7 }],
     ['#/surprise', { ...demo, surprise: true }],
+    ['#/settings', { ...demo, settings: [] }],
+    ['#/windows/0/geometry', { ...demo, windows: [{ ...first, geometry: [] }, ...others] }],
+    ['#/windows/0/asking', { ...demo, windows: [{ ...first, asking: [] }, ...others] }],
+    ['#/recent', { ...demo, recent: [] }],
+    ['#/windows/0', { ...demo, windows: [[], ...others] }],
   ];
 
   it.each(spoiled)('is refused with a pointer to %s, by the schema as well', (pointer, document) => {
@@ -96,7 +124,10 @@ describe('a session document', () => {
     ['#/front', { ...demo, front: 'w-inbox' }],
     ['#/stacking', { ...demo, stacking: demo.stacking.slice(1) }],
     ['#/workspace', { ...demo, workspace: 'nowhere' }],
-    ['#', { ...demo, windows: [...demo.windows, first] }],
+    ['#/windows/20/id', { ...demo, windows: [...demo.windows, first] }],
+    ['#/windows/0/workspace', { ...demo, windows: [{ ...first, workspace: 'nowhere' }, ...others] }],
+    ['#/drafts/0', { ...demo, drafts: [{ document: 'nowhere', text: '', at: START }] }],
+    ['#/recent/windows', { ...demo, recent: { ...demo.recent, windows: [] } }],
   ])('whose parts do not fit together is refused with a pointer to %s', (pointer, document) => {
     expect(problemOf(() => sessionFrom(document)).errors.map((error) => error.pointer)).toContain(pointer);
   });

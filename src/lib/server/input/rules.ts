@@ -1,37 +1,60 @@
 /** The rules that inputs share, each a decorator for class-validator. */
 import 'reflect-metadata';
-import { applyDecorators } from './apply-decorators';
-import { IsInt, IsString, Length, Matches, Max, MaxLength, Min } from 'class-validator';
+import { IsInt, Matches, Max, Min, ValidateBy, ValidateIf } from 'class-validator';
 import { ID_PATTERN } from '../../core/formats/session-document';
+import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../../core/session/limits';
+import { applyDecorators } from './apply-decorators';
 
-export const LONGEST_TEXT = 50_000;
-export const LONGEST_TITLE = 200;
-export const LONGEST_LETTERS = 100;
-
-const INSTANT_PATTERN = /^\d{4}-(0\d|1[0-2])-([0-2]\d|3[01])T([01]\d|2[0-3]):[0-5]\d:[0-5]\d\.\d{3}Z$/;
+const INSTANT_PATTERN = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/;
 const UUID_PATTERN = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
-interface ListRule {
-  /** True where the property is a list, each item of which must keep the rule. */
-  readonly each?: boolean;
-}
+/** A rule of our own, by a function that tells whether a value keeps it. */
+export const IsA = (name: string, keeps: (value: unknown) => boolean, message: string): PropertyDecorator =>
+  ValidateBy({ name, validator: { validate: keeps, defaultMessage: () => message } });
 
 /** An id of the session: lower-case words joined by hyphens. */
-export const IsId = (options: ListRule = {}) =>
-  Matches(ID_PATTERN, {
-    ...options,
-    message: '$property must be an id: lower-case letters, digits and hyphens',
-  });
+export const IsId = () =>
+  Matches(ID_PATTERN, { message: '$property must be an id: lower-case letters, digits and hyphens' });
+
+/** A list of ids. */
+export const IsIdList = () =>
+  IsA(
+    'isIdList',
+    (value) => Array.isArray(value) && value.every((id) => typeof id === 'string' && ID_PATTERN.test(id)),
+    'must be a list of ids: lower-case letters, digits and hyphens',
+  );
 
 /** An id made by the browser. */
 export const IsNewId = () => Matches(UUID_PATTERN, { message: '$property must be a lower-case UUID' });
 
-/** An instant in UTC with milliseconds. */
+/** An instant in UTC with milliseconds, on a day that there is. */
 export const IsInstant = () =>
-  Matches(INSTANT_PATTERN, { message: '$property must be an instant like 2026-11-24T06:12:00.000Z' });
+  IsA('isInstant', isInstant, 'must be an instant like 2026-11-24T06:12:00.000Z');
 
-export const IsTitle = () => applyDecorators(IsString(), Length(1, LONGEST_TITLE));
-export const IsText = () => applyDecorators(IsString(), MaxLength(LONGEST_TEXT));
-export const IsLetters = () => applyDecorators(IsString(), Length(1, LONGEST_LETTERS));
+function isInstant(value: unknown): boolean {
+  if (typeof value !== 'string' || !INSTANT_PATTERN.test(value)) return false;
+  const time = Date.parse(value);
+  return !Number.isNaN(time) && new Date(time).toISOString() === value;
+}
+
+/** A text between two lengths, in UTF-16 code units as everywhere (class-validator's own rules count otherwise). */
+const IsTextOf = (least: number, most: number) =>
+  IsA(
+    'isTextOf',
+    (value) => typeof value === 'string' && value.length >= least && value.length <= most,
+    `must be a text of ${least} to ${most} characters`,
+  );
+
+export const IsTitle = () => IsTextOf(1, LONGEST_TITLE);
+export const IsText = () => IsTextOf(0, LONGEST_TEXT);
+export const IsLetters = () => IsTextOf(1, LONGEST_LETTERS);
+
+/** Two letters, each of which may be a pair of code units. */
+export const IsMonogram = () =>
+  IsA('isMonogram', (value) => typeof value === 'string' && [...value].length === 2, 'must be two letters');
+
 /** A whole number of CSS pixels between two bounds. */
 export const IsPixels = (least: number, most: number) => applyDecorators(IsInt(), Min(least), Max(most));
+
+/** Null is allowed as well; the other rules hold for anything else. */
+export const OrNull = () => ValidateIf((_, value) => value !== null);

@@ -1,20 +1,14 @@
 /** The rules for a session document, and for what a document must be as a whole. */
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
   Equals,
   IsArray,
   IsBoolean,
-  IsDefined,
   IsIn,
   IsInt,
-  Length,
   Max,
   Min,
-  ValidateBy,
-  ValidateIf,
-  ValidateNested,
 } from 'class-validator';
 import {
   FORMAT,
@@ -25,17 +19,23 @@ import {
   type SessionDocument,
 } from '../../core/formats/session-document';
 import { problemsOf } from '../../core/session/invariants';
+import {
+  MOST_DOCUMENTS,
+  MOST_TABS,
+  MOST_WEIGHT,
+  MOST_WINDOWS,
+  MOST_WORKSPACES,
+} from '../../core/session/limits';
 import type { DocumentKind, Session } from '../../core/session/session';
 import { PLACE_COUNT } from '../../core/session/session';
+import { weightOf } from '../../core/session/weight';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
 import { summary } from './batch-input';
+import { problemsWith } from './check';
 import { GeometryInput } from './geometry-input';
-import { IsId, IsInstant, IsText, IsTitle } from './rules';
+import { IsListOf, IsOne } from './nested';
+import { IsA, IsId, IsIdList, IsInstant, IsMonogram, IsText, IsTitle, OrNull } from './rules';
 import { SettingsInput } from './settings-input';
-import { problemsWith } from './validate';
-
-const MOST_WINDOWS = 2_000;
-const MOST_DOCUMENTS = 20_000;
 
 class WorkspaceInput {
   @IsId() id!: string;
@@ -45,7 +45,7 @@ class WorkspaceInput {
 class ApplicationInput {
   @IsId() id!: string;
   @IsTitle() name!: string;
-  @Length(2, 2) monogram!: string;
+  @IsMonogram() monogram!: string;
   @IsInt() @Min(0) @Max(359) hue!: number;
   @IsBoolean() running!: boolean;
   @IsBoolean() hidden!: boolean;
@@ -84,40 +84,28 @@ class ClosingQuestionInput {
 class WindowInput {
   @IsId() id!: string;
   @IsId() application!: string;
-  @IsDefined() @ValidateNested() @Type(() => GeometryInput) geometry!: GeometryInput;
+  @IsOne(() => GeometryInput) geometry!: GeometryInput;
   @IsBoolean() minimised!: boolean;
   @IsId() workspace!: string;
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(100)
-  @ValidateNested({ each: true })
-  @Type(() => TabInput)
+  @IsListOf(() => TabInput, { least: 1, most: MOST_TABS })
   tabs!: TabInput[];
   @IsId() activeTab!: string;
   @IsBoolean() seen!: boolean;
-  @ValidateIf((window: WindowInput) => window.asking !== null)
-  @IsDefined()
-  @ValidateNested()
-  @Type(() => ClosingQuestionInput)
+  @OrNull()
+  @IsOne(() => ClosingQuestionInput)
   asking!: ClosingQuestionInput | null;
   @IsBoolean() offeringDraft!: boolean;
 }
 
 class UseInput {
   @IsId() id!: string;
-  @ValidateIf((use: UseInput) => use.at !== null) @IsInstant() at!: string | null;
+  @OrNull() @IsInstant() at!: string | null;
 }
 
 class RecentInput {
-  @IsArray()
-  @ArrayMaxSize(MOST_WINDOWS)
-  @ValidateNested({ each: true })
-  @Type(() => UseInput)
+  @IsListOf(() => UseInput, { most: MOST_WINDOWS })
   applications!: UseInput[];
-  @IsArray()
-  @ArrayMaxSize(MOST_WINDOWS)
-  @ValidateNested({ each: true })
-  @Type(() => UseInput)
+  @IsListOf(() => UseInput, { most: MOST_WINDOWS })
   windows!: UseInput[];
 }
 
@@ -125,73 +113,76 @@ class SessionDocumentInput {
   @Equals(FORMAT) format!: typeof FORMAT;
   @Equals(VERSION) version!: typeof VERSION;
   @IsTitle() title!: string;
-  @IsDefined() @ValidateNested() @Type(() => SettingsInput) settings!: SettingsInput;
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(50)
-  @ValidateNested({ each: true })
-  @Type(() => WorkspaceInput)
+  @IsOne(() => SettingsInput) settings!: SettingsInput;
+  @IsListOf(() => WorkspaceInput, { least: 1, most: MOST_WORKSPACES })
   workspaces!: WorkspaceInput[];
   @IsId() workspace!: string;
-  @IsArray()
-  @ArrayMaxSize(MOST_WINDOWS)
-  @ValidateNested({ each: true })
-  @Type(() => ApplicationInput)
+  @IsListOf(() => ApplicationInput, { most: MOST_WINDOWS })
   applications!: ApplicationInput[];
-  @IsArray()
-  @ArrayMaxSize(MOST_DOCUMENTS)
-  @ValidateNested({ each: true })
-  @Type(() => DocumentInput)
+  @IsListOf(() => DocumentInput, { most: MOST_DOCUMENTS })
   documents!: DocumentInput[];
-  @IsArray()
-  @ArrayMaxSize(MOST_DOCUMENTS)
-  @ValidateNested({ each: true })
-  @Type(() => DraftInput)
+  @IsListOf(() => DraftInput, { most: MOST_DOCUMENTS })
   drafts!: DraftInput[];
-  @IsArray()
-  @ArrayMaxSize(MOST_WINDOWS)
-  @ValidateNested({ each: true })
-  @Type(() => WindowInput)
+  @IsListOf(() => WindowInput, { most: MOST_WINDOWS })
   windows!: WindowInput[];
-  @IsDefined() @ValidateNested() @Type(() => RecentInput) recent!: RecentInput;
-  @IsArray() @ArrayMaxSize(MOST_WINDOWS) @IsId({ each: true }) stacking!: string[];
-  @ValidateIf((session: SessionDocumentInput) => session.front !== null) @IsId() front!: string | null;
-  @IsArray() @ArrayMinSize(PLACE_COUNT) @ArrayMaxSize(PLACE_COUNT) @IsPlace() places!: (string | null)[];
+  @IsOne(() => RecentInput) recent!: RecentInput;
+  @IsArray() @ArrayMaxSize(MOST_WINDOWS) @IsIdList() stacking!: string[];
+  @OrNull() @IsId() front!: string | null;
+  @IsArray() @ArrayMinSize(PLACE_COUNT) @ArrayMaxSize(PLACE_COUNT) @IsPlaces() places!: (string | null)[];
 }
 
-function IsPlace(): PropertyDecorator {
-  return (target, property) =>
-    ValidateBy({
-      name: 'isPlace',
-      validator: {
-        validate: (places: unknown) =>
-          Array.isArray(places) &&
-          places.every((place) => place === null || (typeof place === 'string' && ID_PATTERN.test(place))),
-        defaultMessage: () => 'places must hold ids of applications or null',
-      },
-    })(target, property);
+function IsPlaces(): PropertyDecorator {
+  const isPlace = (place: unknown) => place === null || (typeof place === 'string' && ID_PATTERN.test(place));
+  return IsA(
+    'isPlaces',
+    (places) => Array.isArray(places) && places.every(isPlace),
+    'must hold ids of applications or null',
+  );
 }
 
 /**
  * The session that a document describes.
- * @throws Problem 422 that names every field that is wrong, or the parts that do not fit together.
+ * @throws Problem `not-a-session-document` that names every field that is wrong, or the parts that do not fit
+ * together; `session-too-large` for one that could not be exported again.
  */
 export function sessionFrom(value: unknown): Session {
   const problems = problemsWith(SessionDocumentInput, value);
   if (problems.length === 0) {
     const document = value as SessionDocument;
     problems.push(...misfits(document));
-    if (problems.length === 0) return fromDocument(document);
+    if (problems.length === 0) return checkedWeight(fromDocument(document));
   }
-  throw new Problem(422, 'Not a session document', summary(problems), problems);
+  throw new Problem('not-a-session-document', summary(problems), problems);
+}
+
+function checkedWeight(session: Session): Session {
+  if (weightOf(session) > MOST_WEIGHT)
+    throw new Problem('session-too-large', `A session may hold ${MOST_WEIGHT / 1024 / 1024} MiB.`);
+  return session;
 }
 
 function misfits(document: SessionDocument): FieldProblem[] {
   const repeated = repeatedIds(document);
   if (repeated.length > 0)
-    return repeated.map((id) => ({ pointer: '#', detail: `the id '${id}' is used twice` }));
-  return problemsOf(fromDocument(document)).map((problem) => {
-    const [path = '', ...rest] = problem.split(': ');
-    return { pointer: pointerTo(path.split('.')), detail: rest.join(': ') };
-  });
+    return repeated.map(({ list, index, id }) => ({
+      pointer: pointerTo([list, index, list === 'drafts' ? 'document' : 'id']),
+      detail: `the id '${id}' is used twice`,
+    }));
+  return problemsOf(fromDocument(document)).map(({ path, detail }) => ({
+    pointer: pointerTo(placeInDocument(document, path)),
+    detail,
+  }));
+}
+
+/** A path into the session as one into its document, where records are lists. */
+function placeInDocument(document: SessionDocument, path: readonly string[]): (string | number)[] {
+  const [list, id, ...rest] = path;
+  if (list === undefined || id === undefined) return [...path];
+  const index =
+    list === 'drafts'
+      ? document.drafts.findIndex((draft) => draft.document === id)
+      : list === 'applications' || list === 'documents' || list === 'windows'
+        ? document[list].findIndex((item) => item.id === id)
+        : -1;
+  return index < 0 ? [...path] : [list, index, ...rest];
 }

@@ -1,41 +1,40 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import { sql, type Kysely } from 'kysely';
+import { sql } from 'kysely';
+import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { commandFrom, wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
+import { wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
+import { batchOf, flip } from '../../../../tests/batches';
 import { testDatabase, type TestDatabase } from '../../../../tests/database';
-import { deskOf } from '../../../../tests/desk';
+import { deskOf, later } from '../../../../tests/desk';
 import { fromDocument } from '../../core/formats/session-document';
 import { simulatedHost } from '../../core/host/simulated-host';
 import { receive, replicaOf, submit } from '../../core/replica/replica';
-import type { Batch, Wish } from '../../core/session/commands';
+import type { Wish } from '../../core/session/commands';
+import { problemsOf } from '../../core/session/invariants';
+import { reduceAll } from '../../core/session/reduce';
+import type { Session } from '../../core/session/session';
 import { ellavane } from '../../demo/ellavane';
-import { connect } from '../database/connect';
+import { connect, type Database } from '../database/connect';
 import { migrate, NewerDatabaseError } from '../database/migrate';
-import type { Schema } from '../database/schema';
-import { eventStream } from './event-stream';
+import { Unavailable } from '../database/trouble';
 import { EVENTS_PER_SNAPSHOT, EventStore } from './event-store';
 
 let database: TestDatabase;
-let db: Kysely<Schema>;
+let db: Database;
 
 beforeAll(async () => {
   database = await testDatabase();
+  await migrate(database.url);
   db = connect(database.url);
-  await migrate(db);
 });
 
 afterAll(async () => {
-  await db.destroy();
+  await db.end();
   await database.drop();
 });
 
 const newStore = () => new EventStore(db, simulatedHost);
-const batchOf = (...wishes: Wish[]): Batch => ({
-  id: randomUUID(),
-  commands: wishes.map((wish, n) => ({ ...commandFrom(wish, n), id: randomUUID() })),
-});
-const flip = (window: string): Batch => batchOf({ type: 'bring-to-front', window, raiseAll: false });
 
 async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
   const store = newStore();
@@ -44,12 +43,29 @@ async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStor
   return { store, id };
 }
 
+/** A batch of forty events. */
+const longBatch = (n: number) =>
+  batchOf(
+    ...Array.from({ length: 40 }, (_, k): Wish => ({
+      type: 'bring-to-front',
+      window: (n * 40 + k) % 2 ? 'a1' : 'b1',
+      raiseAll: false,
+    })),
+  );
+
+const snapshotSeq = async (id: string) =>
+  (await db.read.selectFrom('session').select('snapshot_seq').where('id', '=', id).executeTakeFirstOrThrow())
+    .snapshot_seq;
+
+/** More batches than any test writes. */
+const ALL = 100_000;
+
 describe('the event store', () => {
   it('numbers events densely from 1 and gives back the session they lead to', async () => {
     const { store, id } = await newSession();
     await store.append(id, flip('b1'));
     await store.append(id, batchOf({ type: 'hide-or-show', application: 'b' }));
-    const events = await store.after(id, 0);
+    const events = await store.after(id, 0, ALL);
     const numbers = events.flatMap(({ first, events: of }) => of.map((_, index) => first + index));
     expect(numbers).toEqual(numbers.map((_, index) => index + 1));
     const fresh = await newStore().load(id);
@@ -84,7 +100,7 @@ describe('the event store', () => {
     );
     expect(answer).toMatchObject({ kind: 'refused', index: 1, refusal: { field: 'window' } });
     expect((await store.load(id))?.seq).toBe(0);
-    expect(await store.after(id, 0)).toEqual([]);
+    expect(await store.after(id, 0, ALL)).toEqual([]);
   });
 
   it('keeps one order when many pages write at once through several stores', async () => {
@@ -98,16 +114,10 @@ describe('the event store', () => {
     for (const state of states) expect(state).toEqual(states[0]);
   });
 
-  it('never replays more than the events since the last snapshot', async () => {
+  it('replays hardly more than the events since the last snapshot', async () => {
     const { store, id } = await newSession();
-    for (let n = 0; n < 30; n += 1) {
-      const many = Array.from({ length: 40 }, (_, k): Wish => ({
-        type: 'bring-to-front',
-        window: (n * 40 + k) % 2 ? 'a1' : 'b1',
-        raiseAll: false,
-      }));
-      await store.append(id, batchOf(...many));
-    }
+    for (let n = 0; n < 30; n += 1) await store.append(id, longBatch(n));
+    await expect.poll(() => snapshotSeq(id)).toBeGreaterThan(2 * EVENTS_PER_SNAPSHOT - 100);
     const fresh = newStore();
     const loaded = await fresh.load(id);
     expect(loaded?.seq).toBeGreaterThan(2 * EVENTS_PER_SNAPSHOT);
@@ -115,15 +125,130 @@ describe('the event store', () => {
     expect(loaded).toEqual(await store.load(id));
   });
 
-  it('does not let anyone rewrite the log', async () => {
+  it('gives every reader the log reduced to its number, however many read and write at once', async () => {
+    const { id } = await newSession('a: a1 a2 | b: b1 | c: c1');
+    const begin = deskOf('a: a1 a2 | b: b1 | c: c1');
+    const stores = [newStore(), newStore()];
+    const seen: { session: Session; seq: number }[] = [];
+    let writing = true;
+    const writer = async (store: EventStore, n: number) => {
+      for (let k = 0; k < 60; k += 1) {
+        const wishes: Wish[] = [
+          { type: 'open-window', application: 'b', inFront: k % 2 === 0 },
+          { type: 'sweep' },
+          { type: 'put-back' },
+          { type: 'bring-to-front', window: ['a1', 'a2', 'b1', 'c1'][(k * n) % 4] ?? 'a1', raiseAll: true },
+        ];
+        await store.append(id, batchOf(wishes[(k + n) % 4] as Wish));
+      }
+    };
+    const reader = async (store: EventStore) => {
+      while (writing) {
+        const stored = await store.load(id);
+        if (stored) seen.push(stored);
+      }
+    };
+    const readers = [...stores, newStore()].map(reader);
+    await Promise.all([1, 2, 3, 4].map((n) => writer(stores[n % 2] as EventStore, n))).finally(() => {
+      writing = false;
+    });
+    await Promise.all(readers);
+
+    const log = (await newStore().after(id, 0, ALL)).flatMap(({ events }) => events);
+    const states = new Map<number, Session>([[0, begin]]);
+    let now = begin;
+    for (const [index, event] of log.entries()) {
+      now = reduceAll(now, [event]);
+      states.set(index + 1, now);
+    }
+    expect(seen.length).toBeGreaterThan(20);
+    for (const { session, seq } of seen) expect(session).toEqual(states.get(seq));
+    expect(problemsOf(now)).toEqual([]);
+  });
+
+  it('keeps no batch from which nothing follows, and still answers it', async () => {
     const { store, id } = await newSession();
     await store.append(id, flip('b1'));
-    await expect(sql`update event set seq = 9 where session_id = ${id}`.execute(db)).rejects.toThrow(
-      /append-only/,
+    const answer = await store.append(id, flip('b1'));
+    expect(answer).toMatchObject({ kind: 'appended', confirmation: { first: 2, events: [] } });
+    const rows = await db.read.selectFrom('log').select('id').where('session_id', '=', id).execute();
+    expect(rows).toHaveLength(1);
+  });
+
+  it('writes a batch of more events than a statement has room for parameters', async () => {
+    const { store, id } = await newSession();
+    const events = Array.from({ length: 20_000 }, (_, n) => ({
+      type: 'window-fronted' as const,
+      window: n % 2 ? 'a1' : 'b1',
+      at: later(n),
+    }));
+    const session = reduceAll(deskOf('a: a1 a2 | b: b1'), events);
+    const chatty = new EventStore(db, {
+      decide: () => ({ ok: true, events, notices: [], session }),
+    });
+    expect(await chatty.append(id, flip('b1'))).toMatchObject({ kind: 'appended' });
+    expect(await newStore().load(id)).toEqual({ session, seq: 20_000 });
+    expect(await store.load(id)).toEqual({ session, seq: 20_000 });
+  });
+
+  it('lets one session’s crowd not keep another from being served, and refuses what is too much', async () => {
+    const { store, id } = await newSession();
+    const { id: quiet } = await newSession();
+    const answered: string[] = [];
+    const crowd = Array.from({ length: 400 }, (_, n) =>
+      store.append(id, flip(n % 2 ? 'a1' : 'b1')).then(
+        () => answered.push('crowd'),
+        (error: unknown) => {
+          expect(error).toBeInstanceOf(Unavailable);
+          answered.push('refused');
+        },
+      ),
     );
-    await expect(db.deleteFrom('event').where('session_id', '=', id).execute()).rejects.toThrow(
-      /append-only/,
-    );
+    await store.append(quiet, flip('b1')).then(() => answered.push('quiet'));
+    const before = answered.filter((who) => who === 'crowd').length;
+    await Promise.all(crowd);
+    // One is under way at once, and as many wait as may.
+    expect(answered.filter((who) => who === 'refused')).toHaveLength(400 - 1 - 256);
+    expect(before).toBeLessThan(200);
+  });
+
+  it.each([
+    ['update', 'update log set first_seq = 9'],
+    ['delete', 'delete from log'],
+    ['truncate', 'truncate log'],
+  ])('does not let anyone %s the log', async (_, statement) => {
+    const { store, id } = await newSession();
+    await store.append(id, flip('b1'));
+    await expect(sql.raw(statement).execute(db.write)).rejects.toThrow(/append-only/);
+    expect(await store.after(id, 0, ALL)).toHaveLength(1);
+  });
+
+  it('removes a session with its log, and nothing can be appended to it any more', async () => {
+    const { store, id } = await newSession();
+    const elsewhere = newStore();
+    await elsewhere.append(id, flip('b1'));
+    expect(await store.remove(id)).toBe(true);
+    expect(await store.remove(id)).toBe(false);
+    expect(await store.load(id)).toBeNull();
+    // A server that still has it in memory finds out as well.
+    expect(await elsewhere.append(id, flip('a1'))).toEqual({ kind: 'no-session' });
+    expect(await store.after(id, 0, ALL)).toEqual([]);
+    expect(await store.create(id, deskOf('a: a1'))).toBe(true);
+    expect(await elsewhere.load(id)).toMatchObject({ seq: 0 });
+  });
+
+  it('prunes what lies behind a snapshot, and nothing else', async () => {
+    const { store, id } = await newSession();
+    for (let n = 0; n < 13; n += 1) await store.append(id, longBatch(n));
+    const before = await newStore().load(id);
+    await expect.poll(() => snapshotSeq(id)).toBe(before?.seq ?? 0);
+    await store.append(id, flip('b1'));
+    await store.prune(0);
+    expect(await newStore().load(id)).toEqual(await store.load(id));
+    const left = await store.after(id, before?.seq ?? 0, ALL);
+    expect(left).toHaveLength(1);
+    const all = await db.read.selectFrom('log').select('first_seq').where('session_id', '=', id).execute();
+    expect(all).toHaveLength(1);
   });
 
   it('reaches the same state as a browser that predicts it', async () => {
@@ -154,35 +279,56 @@ describe('the event store', () => {
   });
 });
 
-describe('the stream of events', () => {
-  it('begins after the given event, goes on with what happens, and says how to resume', async () => {
-    const { store, id } = await newSession();
-    await store.append(id, flip('b1'));
-    const { seq } = (await store.load(id)) ?? { seq: -1 };
-    await store.append(id, flip('a1'));
-    const reader = eventStream(store, id, seq).getReader();
-    const decoder = new TextDecoder();
-    let heard = '';
-    const until = async (text: string) => {
-      while (!heard.includes(text)) heard += decoder.decode((await reader.read()).value);
-    };
-    await until(`id: ${seq + 1}\n`);
-    await store.append(id, flip('b1'));
-    await until(`id: ${seq + 2}\n`);
-    expect(heard).toContain('retry: ');
-    expect(heard.match(/^id: /gm)).toHaveLength(2);
-    expect(heard).not.toContain(`id: ${seq}\n`);
-    await reader.cancel();
+describe('a database that goes away', () => {
+  it('fails what was under way as to be tried again, loses nothing, and is used again once it is back', async () => {
+    const { store, id } = await newSession('a: a1 | b: b1 | c: c1');
+    const acknowledged: string[] = [];
+    let writing = true;
+    const writers = [0, 1, 2, 3].map(async (n) => {
+      for (let k = 0; writing; k += 1) {
+        const batch = flip(['a1', 'b1', 'c1'][(k + n) % 3] ?? 'a1');
+        for (;;) {
+          try {
+            const { kind } = await store.append(id, batch);
+            expect(['appended', 'known']).toContain(kind);
+            acknowledged.push(batch.id);
+            break;
+          } catch (error) {
+            expect(error).toBeInstanceOf(Unavailable);
+          }
+        }
+      }
+    });
+    for (let time = 0; time < 8; time += 1) {
+      const before = acknowledged.length;
+      await expect.poll(() => acknowledged.length).toBeGreaterThan(before + 10);
+      await administer(`select pg_terminate_backend(pid) from pg_stat_activity
+        where datname = current_database() and pid <> pg_backend_pid()`);
+    }
+    writing = false;
+    await Promise.all(writers);
+    const stored = new Set((await newStore().after(id, 0, ALL)).map(({ batch }) => batch));
+    // A switch to what is in front already leaves no batch, so not every one of them is there.
+    expect(acknowledged.filter((batch) => stored.has(batch)).length).toBe(stored.size);
+    expect(stored.size).toBeGreaterThan(20);
+    expect(await newStore().load(id)).toEqual(await store.load(id));
   });
+
+  async function administer(statement: string): Promise<void> {
+    const client = new pg.Client({ connectionString: database.url });
+    await client.connect();
+    await client.query(statement);
+    await client.end();
+  }
 });
 
 describe('migration', () => {
   it('may run twice, and refuses a database that a newer version made', async () => {
-    await migrate(db);
+    await migrate(database.url);
     await sql`insert into kysely_migration (name, timestamp) values ('9999-from-the-future', '2030')`.execute(
-      db,
+      db.write,
     );
-    await expect(migrate(db)).rejects.toThrow(NewerDatabaseError);
-    await sql`delete from kysely_migration where name like '9999%'`.execute(db);
+    await expect(migrate(database.url)).rejects.toThrow(NewerDatabaseError);
+    await sql`delete from kysely_migration where name like '9999%'`.execute(db.write);
   });
 });

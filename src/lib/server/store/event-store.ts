@@ -1,203 +1,219 @@
-import { createHash } from 'node:crypto';
-import type { Kysely, Transaction } from 'kysely';
-import { LRUCache } from 'lru-cache';
-import type { Host, Refusal } from '../../core/host/host';
-import { decideBatch, type Confirmation } from '../../core/replica/replica';
+import type { Host } from '../../core/host/host';
+import type { Confirmation } from '../../core/replica/replica';
 import type { Batch } from '../../core/session/commands';
+import type { Event } from '../../core/session/events';
 import { reduceAll } from '../../core/session/reduce';
 import type { Session } from '../../core/session/session';
-import type { Schema } from '../database/schema';
+import { run, type Database } from '../database/connect';
+import { isUnavailable, Unavailable } from '../database/trouble';
+import { GroupWriter } from './group-writer';
+import { Lane, type Appended, type Known } from './lane';
+import { SessionCache, type StoredSession } from './session-cache';
+import { AFTER, KNOWN, LAST, LOAD, PRUNE, SNAPSHOT } from './statements';
 import { Subscribers } from './subscribers';
 
-/** A session and the number of the last event in it. */
-export interface StoredSession {
-  readonly session: Session;
-  readonly seq: number;
-}
-
-export type Appended =
-  | { readonly kind: 'appended' | 'known'; readonly confirmation: Confirmation }
-  | { readonly kind: 'no-session' }
-  | { readonly kind: 'id-reused' }
-  | { readonly kind: 'refused'; readonly index: number; readonly refusal: Refusal };
-
-/** After this many events a new snapshot is taken, so that no load replays more than these. */
+/** After this many events a new snapshot is taken, so that no load replays many more than these. */
 export const EVENTS_PER_SNAPSHOT = 500;
 
-/** Sessions held in memory between two batches, to save loading them again. */
-const CACHED_SESSIONS = 64;
+/** How long the log is kept behind its snapshot, in days. */
+export const DAYS_KEPT = 30;
+
+/** What those who follow a session hear: a batch that was stored, or that the session is gone. */
+export type News = Confirmation | 'gone';
 
 /**
  * The append-only event log of every session. Event numbers are dense: a session's first event is 1. It is the
- * authority: a batch is decided here, under a lock on its session, and nothing is acknowledged before it is on disk.
+ * authority: a batch is decided here, in its session's lane, and nothing is acknowledged before it is on disk.
  */
 export class EventStore {
-  readonly subscribers = new Subscribers<Confirmation>();
-  readonly #cache = new LRUCache<string, StoredSession>({ max: CACHED_SESSIONS });
+  readonly subscribers = new Subscribers<News>();
+  readonly #cache = new SessionCache();
+  readonly #lanes = new Map<string, Lane>();
+  readonly #writer: GroupWriter;
+  readonly #snapshotting = new Set<string>();
+  readonly #removing = new Set<string>();
   /** Events replayed by loads so far; what the snapshots keep small. */
   replayed = 0;
+  /** Streams that are open. */
+  streams = 0;
 
   constructor(
-    readonly db: Kysely<Schema>,
+    readonly database: Database,
     readonly host: Host,
-  ) {}
+  ) {
+    this.#writer = new GroupWriter(database.write);
+  }
 
   /** Stores a new session; answers false if the id is taken. */
-  async create(id: string, session: Session): Promise<boolean> {
-    const inserted = await this.db
-      .insertInto('session')
-      .values({ id, snapshot: JSON.stringify(session) })
-      .onConflict((conflict) => conflict.column('id').doNothing())
-      .returning('id')
-      .execute();
+  create(id: string, session: Session): Promise<boolean> {
+    return this.createFromJson(id, JSON.stringify(session));
+  }
+
+  /** The same with a session that is JSON already. */
+  async createFromJson(id: string, session: string): Promise<boolean> {
+    const inserted = await this.#reaching(() =>
+      this.database.write
+        .insertInto('session')
+        .values({ id, snapshot: session })
+        .onConflict((conflict) => conflict.column('id').doNothing())
+        .returning('id')
+        .execute(),
+    );
     return inserted.length > 0;
+  }
+
+  /** Removes a session and its log, once what is under way is stored; answers false if there is none. */
+  async remove(id: string): Promise<boolean> {
+    this.#removing.add(id);
+    try {
+      await this.#lanes.get(id)?.drained();
+      const removed = await this.#reaching(() =>
+        this.database.write.transaction().execute(async (trx) => {
+          const session = await trx.deleteFrom('session').where('id', '=', id).executeTakeFirst();
+          await trx.deleteFrom('log').where('session_id', '=', id).execute();
+          return session.numDeletedRows > 0n;
+        }),
+      );
+      this.#cache.forget(id);
+      if (removed) this.subscribers.publish(id, 'gone');
+      return removed;
+    } finally {
+      this.#removing.delete(id);
+    }
   }
 
   /** The session as it is now; null if there is none with this id. */
   async load(id: string): Promise<StoredSession | null> {
-    return this.db
-      .transaction()
-      .setIsolationLevel('repeatable read')
-      .execute((trx) => this.#load(trx, id, 'read'));
+    const cached = this.#cache.get(id);
+    const [row] = await this.#reaching(() =>
+      run<{
+        base_seq: number;
+        snapshot: Session | null;
+        tail: readonly { first: number; events: Event[] }[] | null;
+      }>(this.database.read, LOAD, [id, cached?.seq ?? -1]),
+    );
+    if (!row) {
+      this.#cache.forget(id);
+      return null;
+    }
+    let session = row.snapshot ?? cached?.session;
+    if (!session) throw new Error(`Session '${id}' has no snapshot.`);
+    let seq = row.base_seq;
+    for (const { first, events } of row.tail ?? []) {
+      if (first !== seq + 1) throw new Error(`The log of '${id}' has a gap after event ${seq}.`);
+      session = reduceAll(session, events);
+      seq += events.length;
+      this.replayed += events.length;
+    }
+    return this.#cache.keep(id, { session, seq });
   }
 
   /**
    * Decides a batch and writes down what follows from it, all of it or nothing. A batch that was written down
    * before is answered with the same confirmation.
+   * @throws Unavailable if the database cannot be used now: whether the batch was stored is not known then, and
+   * sending it again is safe.
    */
-  async append(id: string, batch: Batch): Promise<Appended> {
-    const digest = createHash('sha256').update(JSON.stringify(batch.commands)).digest('hex');
-    const { result, stored } = await this.db.transaction().execute(async (trx) => {
-      const before = await this.#load(trx, id, 'lock');
-      if (!before) return { result: { kind: 'no-session' } as const, stored: null };
-      const known = await this.#known(trx, id, batch.id, digest);
-      if (known) return { result: known, stored: null };
-      const decision = decideBatch(this.host, before.session, batch);
-      if (!decision.ok) return { result: { kind: 'refused', ...decision } as const, stored: null };
-      const confirmation: Confirmation = { batch: batch.id, first: before.seq + 1, events: decision.events };
-      const after = { session: decision.session, seq: before.seq + decision.events.length };
-      await this.#write(trx, id, confirmation, digest, after);
-      return { result: { kind: 'appended', confirmation } as const, stored: after };
-    });
-    if (stored) this.#cache.set(id, stored);
-    if (result.kind === 'appended' && result.confirmation.events.length > 0)
-      this.subscribers.publish(id, result.confirmation);
-    return result;
-  }
-
-  /** What was written down after event `seq`, oldest first, a confirmation a batch; empty for an unknown session. */
-  async after(id: string, seq: number): Promise<Confirmation[]> {
-    const rows = await this.db
-      .selectFrom('event')
-      .select(['seq', 'batch_id', 'body'])
-      .where('session_id', '=', id)
-      .where('seq', '>', seq)
-      .orderBy('seq')
-      .execute();
-    const confirmations: { batch: string; first: number; events: Confirmation['events'][number][] }[] = [];
-    for (const row of rows) {
-      const last = confirmations.at(-1);
-      if (last?.batch === row.batch_id) last.events.push(row.body);
-      else confirmations.push({ batch: row.batch_id, first: row.seq, events: [row.body] });
+  append(id: string, batch: Batch): Promise<Appended> {
+    if (this.#removing.has(id)) return Promise.resolve({ kind: 'no-session' });
+    let lane = this.#lanes.get(id);
+    if (!lane) {
+      lane = this.#newLane(id);
+      this.#lanes.set(id, lane);
     }
-    return confirmations;
+    return lane.append(batch);
   }
 
-  /** Whether there is a session with this id. */
-  async has(id: string): Promise<boolean> {
-    const row = await this.db.selectFrom('session').select('id').where('id', '=', id).executeTakeFirst();
-    return row !== undefined;
+  /**
+   * What was written down after event `seq`, oldest first, a confirmation a batch, at most `most` batches. A batch
+   * that `seq` lies within comes whole.
+   */
+  async after(id: string, seq: number, most: number): Promise<Confirmation[]> {
+    const rows = await this.#reaching(() =>
+      run<{ id: string; first_seq: number; events: Event[] }>(this.database.read, AFTER, [id, seq, most]),
+    );
+    return rows.map((row) => ({ batch: row.id, first: row.first_seq, events: row.events }));
   }
 
-  async #load(trx: Transaction<Schema>, id: string, how: 'read' | 'lock'): Promise<StoredSession | null> {
-    const head = trx.selectFrom('session').select(['last_seq', 'snapshot_seq']).where('id', '=', id);
-    const row = await (how === 'lock' ? head.forUpdate() : head).executeTakeFirst();
-    if (!row) return null;
-    const cached = this.#cache.get(id);
-    if (cached?.seq === row.last_seq) return cached;
-    const base = cached && cached.seq >= row.snapshot_seq ? cached : await this.#snapshot(trx, id);
-    const tail = await trx
-      .selectFrom('event')
-      .select('body')
-      .where('session_id', '=', id)
-      .where('seq', '>', base.seq)
-      .where('seq', '<=', row.last_seq)
-      .orderBy('seq')
-      .execute();
-    this.replayed += tail.length;
-    const stored = {
-      session: reduceAll(
-        base.session,
-        tail.map(({ body }) => body),
-      ),
-      seq: row.last_seq,
-    };
-    this.#cache.set(id, stored);
-    return stored;
+  /** The number of a session's last event; null if there is no such session. */
+  async last(id: string): Promise<number | null> {
+    const [row] = await this.#reaching(() => run<{ seq: number }>(this.database.read, LAST, [id]));
+    return row?.seq ?? null;
   }
 
-  async #snapshot(trx: Transaction<Schema>, id: string): Promise<StoredSession> {
-    const { snapshot, snapshot_seq } = await trx
-      .selectFrom('session')
-      .select(['snapshot', 'snapshot_seq'])
-      .where('id', '=', id)
-      .executeTakeFirstOrThrow();
-    return { session: snapshot, seq: snapshot_seq };
+  /** Removes the part of the logs that is behind its snapshots and older than {@link DAYS_KEPT}. */
+  async prune(days = DAYS_KEPT): Promise<number> {
+    const [row] = await run<{ removed: number }>(this.database.write, PRUNE, [days]);
+    return row?.removed ?? 0;
   }
 
-  async #known(
-    trx: Transaction<Schema>,
+  #newLane(id: string): Lane {
+    return new Lane(
+      id,
+      {
+        host: this.host,
+        cached: () => this.#cache.get(id),
+        load: () => this.load(id),
+        forget: () => this.#cache.forget(id),
+        known: (batches) => this.#known(id, batches),
+        write: (rows) => this.#writer.write(rows),
+        stored: (before, after, confirmations) => this.#stored(id, before, after, confirmations),
+      },
+      () => this.#lanes.delete(id),
+    );
+  }
+
+  #stored(
     id: string,
-    batch: string,
-    digest: string,
-  ): Promise<Appended | null> {
-    const row = await trx
-      .selectFrom('batch')
-      .select(['first_seq', 'event_count', 'digest'])
-      .where('session_id', '=', id)
-      .where('id', '=', batch)
-      .executeTakeFirst();
-    if (!row) return null;
-    if (row.digest !== digest) return { kind: 'id-reused' };
-    const events = await trx
-      .selectFrom('event')
-      .select('body')
-      .where('session_id', '=', id)
-      .where('seq', '>=', row.first_seq)
-      .where('seq', '<', row.first_seq + row.event_count)
-      .orderBy('seq')
-      .execute();
-    const confirmation = { batch, first: row.first_seq, events: events.map(({ body }) => body) };
-    return { kind: 'known', confirmation };
-  }
-
-  async #write(
-    trx: Transaction<Schema>,
-    id: string,
-    { batch, first, events }: Confirmation,
-    digest: string,
+    before: StoredSession,
     after: StoredSession,
-  ): Promise<void> {
-    await trx
-      .insertInto('batch')
-      .values({ session_id: id, id: batch, first_seq: first, event_count: events.length, digest })
-      .execute();
-    if (events.length === 0) return;
-    const rows = events.map((event, index) => ({
-      session_id: id,
-      seq: first + index,
-      batch_id: batch,
-      body: JSON.stringify(event),
-    }));
-    await trx.insertInto('event').values(rows).execute();
-    await trx.updateTable('session').set({ last_seq: after.seq }).where('id', '=', id).execute();
-    // A snapshot whenever the count passes a multiple of EVENTS_PER_SNAPSHOT.
-    const due = Math.floor(after.seq / EVENTS_PER_SNAPSHOT) > Math.floor((first - 1) / EVENTS_PER_SNAPSHOT);
-    if (!due) return;
-    await trx
-      .updateTable('session')
-      .set({ snapshot: JSON.stringify(after.session), snapshot_seq: after.seq })
-      .where('id', '=', id)
-      .execute();
+    confirmations: readonly Confirmation[],
+  ): void {
+    this.#cache.keep(id, after);
+    // Whoever gave the command is answered first.
+    setImmediate(() => {
+      for (const confirmation of confirmations) this.subscribers.publish(id, confirmation);
+    });
+    const passed = (seq: number) => Math.floor(seq / EVENTS_PER_SNAPSHOT);
+    if (passed(after.seq) > passed(before.seq)) void this.#takeSnapshot(id, after);
+  }
+
+  /** A snapshot only saves work: one that fails is taken the next time. */
+  async #takeSnapshot(id: string, { session, seq }: StoredSession): Promise<void> {
+    if (this.#snapshotting.has(id)) return;
+    this.#snapshotting.add(id);
+    try {
+      await run(this.database.write, SNAPSHOT, [id, JSON.stringify(session), seq]);
+    } catch (error) {
+      console.error(`A snapshot of '${id}' was not taken:`, error);
+    } finally {
+      this.#snapshotting.delete(id);
+    }
+  }
+
+  async #known(id: string, batches: readonly Known[]): Promise<Map<string, Appended>> {
+    const rows = await run<{ id: string; first_seq: number; digest: string; events: Event[] }>(
+      this.database.read,
+      KNOWN,
+      [id, batches.map(({ batch }) => batch)],
+    );
+    const digests = new Map(batches.map(({ batch, digest }) => [batch, digest]));
+    return new Map(
+      rows.map((row): [string, Appended] => {
+        if (digests.get(row.id) !== row.digest) return [row.id, { kind: 'id-reused' }];
+        const confirmation = { batch: row.id, first: row.first_seq, events: row.events };
+        return [row.id, { kind: 'known', confirmation }];
+      }),
+    );
+  }
+
+  /** Says in one way that the database cannot be used. */
+  async #reaching<R>(work: () => Promise<R>): Promise<R> {
+    try {
+      return await work();
+    } catch (error) {
+      if (!isUnavailable(error)) throw error;
+      throw new Unavailable('The database cannot be used now.', { cause: error });
+    }
   }
 }

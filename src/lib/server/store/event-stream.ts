@@ -1,49 +1,105 @@
 import type { Confirmation } from '../../core/replica/replica';
 import type { EventStore } from './event-store';
+import { Feed, type FeedMessage } from './feed';
 
 /** How often an idle stream says that it is alive, in ms. */
 const HEARTBEAT_MS = 15_000;
 /** How long a page waits before it connects again, in ms. */
 const RETRY_MS = 500;
+/** What a reader may leave unread, in bytes, before sending waits for it … */
+const MOST_UNREAD = 256 * 1024;
+/** … and for how long, in ms, before it is dropped: it comes back by itself, after what it read last. */
+export const PATIENCE_MS = 30_000;
+
+/** A session to follow, after the event with this number. */
+export interface Followed {
+  readonly session: string;
+  readonly after: number;
+}
 
 /**
- * A session's confirmations after event `seq` as server-sent events (WHATWG HTML, "Server-sent events"), first
- * those written down already, then each new one. The id of a message is the number of its last event, so that
- * `Last-Event-ID` resumes without a gap and without a repetition.
+ * What happens in sessions, as server-sent events (WHATWG HTML, "Server-sent events"). The id of a message is the
+ * number of its last event, so that `Last-Event-ID` resumes without a gap and without a repetition. Messages of a
+ * stream that follows several sessions are named after their session.
+ *
+ * Besides batches a stream says `gone` (the session was deleted) and `afresh` (its log does not follow what the
+ * reader knows: load the session anew).
  */
-export function eventStream(store: EventStore, session: string, seq: number): ReadableStream<Uint8Array> {
+export function eventStream(
+  store: EventStore,
+  followed: readonly Followed[],
+  { named, patience = PATIENCE_MS }: { named: boolean; patience?: number },
+): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
-  let sent = seq;
-  let stop: () => void;
-  return new ReadableStream({
-    start(controller) {
-      const write = (text: string) => controller.enqueue(encoder.encode(text));
-      const send = (confirmation: Confirmation) => {
-        sent = confirmation.first + confirmation.events.length - 1;
-        write(`id: ${sent}\ndata: ${JSON.stringify(confirmation)}\n\n`);
-      };
-      // One catching-up at a time; whatever is published meanwhile makes it look once more.
-      let catchingUp = Promise.resolve();
-      const catchUp = () => {
-        catchingUp = catchingUp.then(async () => {
-          for (const confirmation of await store.after(session, sent)) send(confirmation);
-        });
-        catchingUp.catch((error: unknown) => {
+  let feeds: Feed[] = [];
+  let heartbeat: ReturnType<typeof setInterval>;
+  let losingPatience: ReturnType<typeof setTimeout> | undefined;
+  let open = false;
+  const stop = () => {
+    if (open) store.streams -= 1;
+    open = false;
+    clearInterval(heartbeat);
+    clearTimeout(losingPatience);
+    for (const feed of feeds) feed.close();
+  };
+  return new ReadableStream<Uint8Array>(
+    {
+      start(controller) {
+        open = true;
+        store.streams += 1;
+        const drop = (error: unknown) => {
           stop();
           controller.error(error);
-        });
-      };
-      const unsubscribe = store.subscribers.subscribe(session, catchUp);
-      const heartbeat = setInterval(() => write(': alive\n\n'), HEARTBEAT_MS);
-      stop = () => {
-        unsubscribe();
-        clearInterval(heartbeat);
-      };
-      write(`retry: ${RETRY_MS}\n\n`);
-      catchUp();
+        };
+        const keepsUp = () => (controller.desiredSize ?? 0) > 0;
+        const enqueue = (chunk: Uint8Array) => {
+          controller.enqueue(chunk);
+          if (!keepsUp())
+            losingPatience ??= setTimeout(() => drop(new Error('The reader does not read.')), patience);
+        };
+        enqueue(encoder.encode(`retry: ${RETRY_MS}\n\n`));
+        heartbeat = setInterval(() => keepsUp() && enqueue(encoder.encode(': alive\n\n')), HEARTBEAT_MS);
+        feeds = followed.map(
+          ({ session, after }) =>
+            new Feed(store, session, after, {
+              send: (message) => {
+                enqueue(encoded(message, named ? session : null));
+                return keepsUp();
+              },
+              failed: drop,
+            }),
+        );
+        for (const feed of feeds) feed.resume();
+      },
+      pull() {
+        clearTimeout(losingPatience);
+        losingPatience = undefined;
+        for (const feed of feeds) feed.resume();
+      },
+      cancel: stop,
     },
-    cancel() {
-      stop();
-    },
-  });
+    { highWaterMark: MOST_UNREAD, size: (chunk) => chunk?.byteLength ?? 0 },
+  );
+}
+
+/** The bytes of batches that were sent lately: every reader of a session gets the same ones. */
+const bodies = new WeakMap<Confirmation, Uint8Array>();
+const encoder = new TextEncoder();
+
+function encoded(message: FeedMessage, name: string | null): Uint8Array {
+  if (message.type !== 'stored')
+    return encoder.encode(`event: ${message.type}\ndata: ${JSON.stringify({ session: name })}\n\n`);
+  const { confirmation } = message;
+  let body = bodies.get(confirmation);
+  if (!body) {
+    const last = confirmation.first + confirmation.events.length - 1;
+    body = encoder.encode(`id: ${last}\ndata: ${JSON.stringify(confirmation)}\n\n`);
+    bodies.set(confirmation, body);
+  }
+  if (name === null) return body;
+  const head = encoder.encode(`event: ${name}\n`);
+  const whole = new Uint8Array(head.length + body.length);
+  whole.set(head);
+  whole.set(body, head.length);
+  return whole;
 }

@@ -1,24 +1,34 @@
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { CaretKeeper } from '../../client/caret-keeper';
+  import { LONGEST_TEXT } from '../../core/session/limits';
   import { DraftKeeper } from './draft-keeper';
 
   let {
+    id,
     text,
     title,
+    waits,
     onwrite,
     onsave,
     beforeActing,
   }: {
+    /** The document's id. */
+    id: string;
     /** The text as the session has it: the draft, or else what was saved. */
     text: string;
     title: string;
+    /** True while a draft of it is offered: then nothing is written. */
+    waits: boolean;
     onwrite: (text: string) => void;
     onsave: () => void;
     beforeActing: (flush: () => void) => () => void;
   } = $props();
 
   let written = $state(untrack(() => text));
+  let area: HTMLTextAreaElement;
   const keeper = new DraftKeeper((now) => onwrite(now));
+  const carets = new CaretKeeper(sessionStorage, location.pathname);
 
   // What another page wrote comes in here; what was just typed is not overwritten by its own echo.
   $effect(() => {
@@ -32,6 +42,18 @@
       keeper.flush();
     };
   });
+  $effect(() => {
+    const caret = carets.take(untrack(() => id));
+    if (!caret) return;
+    area.setSelectionRange(caret.start, caret.end);
+    area.scrollTop = caret.scrollTop;
+  });
+
+  function leavePage() {
+    keeper.flush();
+    const { selectionStart: start, selectionEnd: end, scrollTop } = area;
+    carets.keep(id, { start, end, scrollTop });
+  }
 
   function save(event: KeyboardEvent) {
     if (!(event.ctrlKey || event.metaKey) || event.altKey || event.code !== 'KeyS') return;
@@ -41,12 +63,15 @@
   }
 </script>
 
-<svelte:window onpagehide={() => keeper.flush()} />
+<svelte:window onpagehide={leavePage} />
 <textarea
+  bind:this={area}
   bind:value={written}
   oninput={() => keeper.typed(written)}
   onblur={() => keeper.flush()}
   onkeydown={save}
+  readonly={waits}
+  maxlength={LONGEST_TEXT}
   data-takes-focus
   aria-label={title}
   spellcheck="false"

@@ -2,6 +2,7 @@
   import { onMount, untrack } from 'svelte';
   import { simulatedHost } from '../../core/host/simulated-host';
   import type { Session } from '../../core/session/session';
+  import { pageStorage } from '../../client/page-storage';
   import { learnKeyLabels } from '../../client/key-labels.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Surface from '../surface/Surface.svelte';
@@ -14,7 +15,9 @@
 
   const CLOCK_MS = 10_000;
 
-  const desk = untrack(() => new Desk(id, stored, simulatedHost, localStorage));
+  const desk = untrack(
+    () => new Desk(id, stored, simulatedHost, pageStorage(), () => location.assign('/access')),
+  );
   let now = $state(new Date());
 
   onMount(() => {

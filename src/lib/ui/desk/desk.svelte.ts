@@ -1,24 +1,26 @@
-import type { Host } from '../../core/host/host';
+import type { Host, Notice } from '../../core/host/host';
 import { newestPutAway } from '../../core/host/putting-away';
 import { interpret, type Intent } from '../../core/keys/interpret';
 import { isHeld, isHoldKey, type KeyInput } from '../../core/keys/key-input';
-import { isStep, type Action, type HeldKey } from '../../core/keys/key-map';
+import { isStep, KEY_MAP, type Action, type HeldKey } from '../../core/keys/key-map';
 import type { Wish } from '../../core/session/commands';
 import type { Event as SessionEvent } from '../../core/session/events';
 import type { ApplicationId, DocumentId, Session, WindowId } from '../../core/session/session';
-import { applicationOf, titleOf, windowOf } from '../../core/session/views';
+import { holdKeyOf } from '../../core/session/session';
+import { applicationOf, askingWindows, titleOf, windowOf } from '../../core/session/views';
 import {
   advance,
+  targetOf,
   type Choice,
   type Step,
   type Switcher,
   type SwitcherInput,
 } from '../../core/switcher/switcher';
 import { wishFor, type Target } from '../../core/switcher/acting';
-import { targetOf } from '../../core/switcher/target';
-import { standingOfWindow } from '../../core/switcher/standing';
+import { standingOfLoneWindow } from '../../core/switcher/standing';
 import { keyInputFrom } from '../../client/key-input';
-import { Outbox } from '../../client/outbox';
+import { chordLabel } from '../../client/key-labels.svelte';
+import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { SessionLink } from '../../client/session-link.svelte';
 import { happenedText, noticeText, standingText, TEXTS, windowName } from '../texts';
 
@@ -27,6 +29,18 @@ import { happenedText, noticeText, standingText, TEXTS, windowName } from '../te
  * switcher at once.
  */
 export const QUIET_TAP_MS = 110;
+
+/** What moves the highlight by hand; what follows from an action is said with its outcome. */
+const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']>([
+  'step',
+  'jump',
+  'jump-leaf',
+  'point',
+  'point-result',
+  'type',
+  'stay',
+  'pass-on',
+]);
 
 /** Steps closer together than this, in ms, are hurried. */
 const HURRIED_MS = 250;
@@ -63,20 +77,52 @@ export class Desk {
   #showing: ReturnType<typeof setTimeout> | undefined;
   /** Whether the hold key went down and nothing else since. */
   #tapped = false;
+  /** Whether search was pressed in this hold: until the hold key comes up, letters belong to it. */
+  #searching = false;
   /** Positions still down from a press that was taken. */
   readonly #taken = new Set<string>();
   #pointer: { screenX: number; screenY: number } | null = null;
 
-  constructor(id: string, stored: { session: Session; seq: number }, host: Host, storage: Storage) {
+  constructor(
+    id: string,
+    stored: { session: Session; seq: number },
+    host: Host,
+    storage: OutboxStorage,
+    locked: () => void,
+  ) {
     this.link = new SessionLink(id, stored, host, new Outbox(storage, id), {
       changed: () => this.#advance({ type: 'session-changed' }),
       refused: (detail) => this.say(TEXTS.refused(detail), true),
+      setAside: () => this.say(TEXTS.setAside, true),
       notKept: () => this.say(TEXTS.notKept, true),
+      gone: () => this.say(TEXTS.gone, true),
+      locked,
     });
+    this.#sayOpening();
+  }
+
+  /** What someone who opens or reloads the page must know first. */
+  #sayOpening(): void {
+    const asking = askingWindows(this.session).map(titleOf);
+    if (this.session.settings.holdKey === 'Control') this.#leaveControl();
+    else if (asking.length > 0) this.say(TEXTS.asks(asking));
+  }
+
+  /** An earlier version let Control be the hold key; it would take copy, paste and select all. */
+  #leaveControl(): void {
+    this.wish({
+      type: 'change-settings',
+      settings: { ...this.session.settings, holdKey: holdKeyOf(this.session.settings) },
+    });
+    this.say(TEXTS.controlLeft, true);
   }
 
   get session(): Session {
     return this.link.session;
+  }
+
+  get #holdKey() {
+    return holdKeyOf(this.session.settings);
   }
 
   /** What the stand-ins inside windows may do. */
@@ -101,6 +147,7 @@ export class Desk {
       switcher: this.switcher?.mode ?? 'closed',
       typed: Boolean(this.switcher?.search),
       taken: this.#taken.has(input.code),
+      searching: this.#searching,
       settings: this.session.settings,
     });
     if (intent && input.phase === 'down') this.#taken.add(input.code);
@@ -117,13 +164,14 @@ export class Desk {
     this.#hold(false);
     this.shifted = false;
     this.#tapped = false;
+    this.#searching = false;
     this.#taken.clear();
     this.glancing = false;
   };
 
   /** Handles a pointer that moves or is pressed: it tells whether the hold key is still down. */
   readonly onPointer = (event: PointerEvent): void => {
-    if (!event.getModifierState(this.session.settings.holdKey)) this.#releaseMissed();
+    if (!event.getModifierState(this.#holdKey)) this.#releaseMissed();
   };
 
   /** Opens the switcher so that it stays, or lets the open one stay. */
@@ -161,13 +209,14 @@ export class Desk {
 
   cancel(): void {
     this.#advance({ type: 'cancel' });
-    this.say(TEXTS.closedWithout);
+    this.say(TEXTS.cancelled(this.frontText()));
   }
 
   /** Does what a held key does, for the pointer: what a step opens then stays. A glance is {@link glance}'s. */
   press(key: HeldKey): void {
     if (key === 'glance') return;
     if (key === 'search') return this.openStaying();
+    if (key === 'next-question') return this.nextQuestion();
     if (!isStep(key)) return this.#act(key);
     this.#advance(
       this.switcher ? { type: 'step', step: key, repeat: false } : { type: 'open', by: key, mode: 'staying' },
@@ -182,7 +231,7 @@ export class Desk {
     const { events, notices, refusal } = this.link.submit(...wishes);
     const [notice] = notices;
     if (refusal) this.say(refusal.detail, true);
-    else if (notice) this.say(noticeText(this.session, notice), true);
+    else if (notice) this.say(this.#noticeText(notice), true);
     else if (events.length > 0) this.#sayOutcome(before, events);
   }
 
@@ -192,7 +241,7 @@ export class Desk {
   ): void {
     this.urgent = false;
     const asking = events.flatMap((event) =>
-      event.type === 'closing-asked' ? [titleOf(windowOf(this.session, event.window))] : [],
+      event.type === 'closing-asked' ? event.windows.map((id) => titleOf(windowOf(this.session, id))) : [],
     );
     const moved = this.shown
       ? this.highlighted?.application !== before.highlighted?.application ||
@@ -204,6 +253,40 @@ export class Desk {
       moved ? (this.shown ? this.#highlightText() : this.frontText()) : '',
     ].filter(Boolean);
     if (said.length > 0) this.say(said.join('. '));
+  }
+
+  #noticeText(notice: Notice): string {
+    return noticeText(this.session, notice, (key) => chordLabel(this.#holdKey, KEY_MAP[key]));
+  }
+
+  /** Brings the next window to the front that asks about unsaved work, after the one in front. */
+  nextQuestion(): void {
+    const asking = askingWindows(this.session).map(({ id }) => id);
+    const at = asking.indexOf(this.session.front ?? '');
+    const next = asking[(at + 1) % Math.max(1, asking.length)];
+    if (this.switcher) this.#advance({ type: 'cancel' });
+    if (next === undefined) return this.say(TEXTS.nothingAsks, true);
+    this.wish({ type: 'bring-to-front', window: next, raiseAll: false });
+  }
+
+  /**
+   * Answers the question in a window; the next window that asks comes forward, so that one answer follows the other.
+   * The key that answered does nothing more while it stays down: it must not type into what comes.
+   */
+  answerQuestion(window: WindowId, answer: 'save' | 'drop' | 'keep-open'): void {
+    this.#answered();
+    this.wish({ type: 'answer-closing', window, answer });
+    if (askingWindows(this.session).length > 0) this.nextQuestion();
+  }
+
+  /** Answers the offer of a draft. */
+  answerOffer(window: WindowId, answer: 'take-up' | 'drop'): void {
+    this.#answered();
+    this.wish({ type: 'answer-draft', window, answer });
+  }
+
+  #answered(): void {
+    for (const code of ['Enter', 'NumpadEnter']) this.#taken.add(code);
   }
 
   say(text: string, urgent = false): void {
@@ -238,10 +321,22 @@ export class Desk {
       case 'glance':
         return this.glance(intent.on);
       case 'search':
+        this.#searching = this.#holding;
         return this.openStaying();
+      case 'next-question':
+        return this.nextQuestion();
+      case 'text':
+        return this.type(this.#letters + intent.text);
+      case 'erase':
+        return this.type([...this.#letters].slice(0, -1).join(''));
       case 'swallow':
         return;
     }
+  }
+
+  /** What is in the search line. */
+  get #letters(): string {
+    return this.switcher?.search?.letters ?? '';
   }
 
   #step(step: Step, repeat: boolean): void {
@@ -271,6 +366,7 @@ export class Desk {
     const holding = down && this.session.settings.holding;
     if (holding === this.#holding) return;
     this.#holding = holding;
+    if (!holding) this.#searching = false;
     clearTimeout(this.#explaining);
     if (holding) this.#explaining = setTimeout(() => (this.held = true), QUIET_TAP_MS);
     else this.held = false;
@@ -285,9 +381,8 @@ export class Desk {
 
   /** A release that was not seen shows at the next event. */
   #noticeHold(input: KeyInput): void {
-    const { holdKey } = this.session.settings;
-    if (isHoldKey(input, holdKey)) return;
-    const held = isHeld(input, holdKey);
+    if (isHoldKey(input, this.#holdKey)) return;
+    const held = isHeld(input, this.#holdKey);
     this.#hold(held);
     this.#tapped = false;
     if (!held) this.#releaseMissed();
@@ -309,9 +404,11 @@ export class Desk {
 
   /** Acts on the highlight, or while the switcher is closed on what is in front. */
   #act(action: Action): void {
-    const wish = wishFor(action, this.switcher ? this.highlighted : targetOf(null, this.session));
-    if (wish) this.wish(wish);
-    else this.say(TEXTS.nothingToActOn, true);
+    if (action === 'quit') this.#advance({ type: 'pass-on' });
+    const wish = wishFor(action, targetOf(this.switcher, this.session));
+    if (!wish) return this.say(TEXTS.nothingToActOn, true);
+    this.wish(wish);
+    this.#advance({ type: 'acted', action });
   }
 
   #advance(input: SwitcherInput): void {
@@ -323,8 +420,8 @@ export class Desk {
       this.shown = false;
     }
     if (choice) this.#choose(choice);
-    else if (this.shown && switcher !== before && input.type !== 'session-changed')
-      this.say(this.#highlightText());
+    else if (input.type === 'commit') this.say(this.frontText());
+    else if (this.shown && switcher !== before && MOVING.has(input.type)) this.say(this.#highlightText());
   }
 
   #choose({ wish, page, learn }: Choice): void {
@@ -338,27 +435,39 @@ export class Desk {
 
   /** Hands the session document to the browser as a download. */
   exportDocument(): void {
-    const link = document.createElement('a');
-    link.href = `/api/sessions/${this.link.id}/document`;
-    link.download = `${this.link.id}.json`;
-    link.click();
-    this.say(TEXTS.exported(link.download));
+    const file = `${this.link.id}.json`;
+    download(`/api/sessions/${this.link.id}/document`, file);
+    this.say(TEXTS.exported(file));
+  }
+
+  /** Hands what could not be stored to the browser as a download. */
+  exportAside(): void {
+    const aside = this.link.aside.map(({ text }) => text);
+    const address = URL.createObjectURL(
+      new Blob([JSON.stringify(aside, null, 2)], { type: 'application/json' }),
+    );
+    download(address, `${this.link.id}-not-stored.json`);
+    URL.revokeObjectURL(address);
   }
 
   #highlightText(): string {
     const search = this.switcher?.search;
-    if (search)
-      return TEXTS.found(search.results[search.highlighted]?.candidate.title, search.results.length);
+    if (search) {
+      const title = search.results[search.highlighted]?.candidate.title;
+      return TEXTS.found(title, search.highlighted + 1, search.results.length);
+    }
     const { highlighted } = this;
-    if (!highlighted) return TEXTS.nothingRuns;
+    if (!highlighted) return TEXTS.nothingRuns(chordLabel(this.#holdKey, KEY_MAP.search));
     const { name } = applicationOf(this.session, highlighted.application);
     if (highlighted.window === null) return `${name}. ${TEXTS.noWindows}`;
-    const states = [
-      ...(applicationOf(this.session, highlighted.application).hidden
-        ? [standingText({ type: 'hidden' })]
-        : []),
-      ...standingOfWindow(this.session, highlighted.window).map(standingText),
-    ];
+    const states = standingOfLoneWindow(this.session, highlighted.window).map(standingText);
     return [name, titleOf(windowOf(this.session, highlighted.window)), ...states].join(', ');
   }
+}
+
+function download(address: string, file: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = file;
+  link.click();
 }

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { format } from 'date-fns';
   import { KEY_MAP } from '../../core/keys/key-map';
-  import { applicationOf, askingTitles, titleOf, windowOf } from '../../core/session/views';
-  import { keyLabel } from '../../client/key-labels.svelte';
+  import { applicationOf, askingWindows, titleOf, windowOf } from '../../core/session/views';
+  import { holdKeyOf } from '../../core/session/session';
+  import { chordLabel, keyLabel } from '../../client/key-labels.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import { LEGENDS } from '../legends';
   import Key from '../parts/Key.svelte';
@@ -12,7 +13,7 @@
   let { desk, now }: { desk: Desk; now: Date } = $props();
 
   const front = $derived(desk.session.front === null ? null : windowOf(desk.session, desk.session.front));
-  const asking = $derived(askingTitles(desk.session).length);
+  const asking = $derived(askingWindows(desk.session).length);
   const workspace = $derived(desk.session.workspaces.find(({ id }) => id === desk.session.workspace)?.name);
   const keys = $derived.by(() => {
     const { foot } = LEGENDS;
@@ -49,9 +50,26 @@
       >{TEXTS.offline}{desk.link.unsent > 0 ? ` (${TEXTS.unsent(desk.link.unsent)})` : ''}</span
     >
   {/if}
-  {#if asking > 0}<span class="bg-marigold px-2 text-on-marigold">{TEXTS.askingCount(asking)}</span>{/if}
+  {#if asking > 0}
+    <button
+      type="button"
+      tabindex="-1"
+      class="flex shrink-0 items-center gap-1.5 bg-marigold px-2 text-on-marigold"
+      onmousedown={(event) => event.preventDefault()}
+      onclick={() => desk.nextQuestion()}
+      ><Key label={chordLabel(holdKeyOf(desk.session.settings), KEY_MAP['next-question'])} />
+      {TEXTS.askingCount(asking)}</button
+    >
+  {/if}
+  {#if desk.link.aside.length > 0}
+    <button
+      type="button"
+      class="shrink-0 bg-marigold px-2 text-on-marigold underline underline-offset-2"
+      onclick={() => (desk.settingsOpen = true)}>{TEXTS.asideCount(desk.link.aside.length)}</button
+    >
+  {/if}
   <span class="ml-auto flex min-w-0 items-center gap-2.5 overflow-hidden">
-    {#if !desk.held}hold <Key dark label={desk.session.settings.holdKey} /> then{/if}
+    {#if !desk.held}hold <Key dark label={holdKeyOf(desk.session.settings)} /> then{/if}
     <Legend {desk} entries={keys} />
   </span>
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { Dialog, Label, RadioGroup, Switch } from 'bits-ui';
   import { goto } from '$app/navigation';
-  import { HOLD_KEYS, THEMES, type Settings } from '../../core/session/session';
+  import { holdKeyOf, THEMES, USABLE_HOLD_KEYS, type Settings } from '../../core/session/session';
   import { sessionCatalogue } from '../../core/search/catalogue';
   import { strongest } from '../../core/search/search';
   import type { Desk } from '../desk/desk.svelte';
-  import { SETTINGS_TEXTS, KIND_TEXTS } from '../texts';
+  import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../texts';
 
   let { desk }: { desk: Desk } = $props();
 
@@ -40,6 +40,15 @@
     }
   }
 
+  let deleting = $state(false);
+  let notDeleted = $state('');
+
+  async function deleteDesk() {
+    const response = await fetch(`/api/sessions/${desk.link.id}`, { method: 'DELETE' }).catch(() => null);
+    if (response?.ok) location.assign('/');
+    else notDeleted = SETTINGS_TEXTS.notDeleted(SETTINGS_TEXTS.noServer);
+  }
+
   const BUTTON = 'rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold';
 </script>
 
@@ -66,9 +75,12 @@
       class="fixed top-12 left-1/2 z-50 flex max-h-[calc(100%-96px)] w-[620px] -translate-x-1/2 flex-col gap-4 overflow-y-auto border-l-[30px] border-bar bg-paper-high p-5 outline-none"
     >
       <Dialog.Title class="text-lg font-[650]">{SETTINGS_TEXTS.title}</Dialog.Title>
-      {@render choices('holdKey', settings.holdKey, HOLD_KEYS, (value) =>
-        change({ holdKey: HOLD_KEYS.find((key) => key === value) ?? settings.holdKey }),
+      {@render choices('holdKey', holdKeyOf(settings), USABLE_HOLD_KEYS, (value) =>
+        change({ holdKey: USABLE_HOLD_KEYS.find((key) => key === value) ?? holdKeyOf(settings) }),
       )}
+      {#if SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}
+        <p class="-mt-2 pl-[158px] text-ink-soft">{SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}</p>
+      {/if}
       {@render choices('theme', settings.theme, THEMES, (value) =>
         change({ theme: THEMES.find((theme) => theme === value) ?? settings.theme }),
       )}
@@ -133,6 +145,38 @@
         </label>
       </div>
       {#if importing}<p role="alert" class="font-semibold">{importing}</p>{/if}
+
+      {#if desk.link.aside.length > 0}
+        <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.aside}</h3>
+        <p class="text-ink-soft">{TEXTS.asideCount(desk.link.aside.length)}. {SETTINGS_TEXTS.asideHint}</p>
+        <div class="flex gap-3">
+          <button type="button" class={BUTTON} onclick={() => desk.link.retryAside()}
+            >{SETTINGS_TEXTS.asideRetry}</button
+          >
+          <button type="button" class={BUTTON} onclick={() => desk.exportAside()}
+            >{SETTINGS_TEXTS.asideExport}</button
+          >
+          <button type="button" class={BUTTON} onclick={() => desk.link.dropAside()}
+            >{SETTINGS_TEXTS.asideDrop}</button
+          >
+        </div>
+      {/if}
+
+      <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.deleteDesk}</h3>
+      <div class="flex items-center gap-3">
+        {#if deleting}
+          <button type="button" class={BUTTON} onclick={deleteDesk}>{SETTINGS_TEXTS.deleteSure}</button>
+          <button type="button" class={BUTTON} onclick={() => (deleting = false)}
+            >{SETTINGS_TEXTS.deleteNot}</button
+          >
+        {:else}
+          <button type="button" class={BUTTON} onclick={() => (deleting = true)}
+            >{SETTINGS_TEXTS.deleteDesk}</button
+          >
+        {/if}
+        <span class="text-ink-soft">{SETTINGS_TEXTS.deleteHint}</span>
+      </div>
+      {#if notDeleted}<p role="alert" class="font-semibold">{notDeleted}</p>{/if}
       <Dialog.Close class="{BUTTON} self-end">{SETTINGS_TEXTS.close}</Dialog.Close>
     </Dialog.Content>
   </Dialog.Portal>

@@ -9,8 +9,7 @@
 
   const draft = $derived(desk.session.drafts[document]);
   const ago = $derived(draft ? formatDistanceStrict(new Date(draft.at), day) : '');
-  const answer = (given: 'take-up' | 'drop') => () =>
-    desk.wish({ type: 'answer-draft', window: id, answer: given });
+  const answer = (given: 'take-up' | 'drop') => () => desk.answerOffer(id, given);
 </script>
 
 <Choices

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
   import { keyLabel } from '../../client/key-labels.svelte';
+  import { holdKeyOf } from '../../core/session/session';
   import type { Desk } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
   import { putAwayText, TEXTS } from '../texts';
@@ -22,7 +23,7 @@
   <p class="pb-1 text-lg">{TEXTS.emptySurface}</p>
   {#each ways as { key, text } (key)}
     <p>
-      <Key label={desk.session.settings.holdKey} />
+      <Key label={holdKeyOf(desk.session.settings)} />
       {#if KEY_MAP[key].shift}<Key label="Shift" />{/if}
       <Key label={keyLabel(KEY_MAP[key].code)} />
       {text}

@@ -6,8 +6,7 @@
 
   let { desk, id }: { desk: Desk; id: WindowId } = $props();
 
-  const answer = (given: 'save' | 'drop' | 'keep-open') => () =>
-    desk.wish({ type: 'answer-closing', window: id, answer: given });
+  const answer = (given: 'save' | 'drop' | 'keep-open') => () => desk.answerQuestion(id, given);
 </script>
 
 <Choices

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { afterNavigate } from '$app/navigation';
+  import { isAsking } from '../../core/session/views';
   import type { Desk } from '../desk/desk.svelte';
   import { TEXTS } from '../texts';
   import EmptySurface from './EmptySurface.svelte';
@@ -20,7 +21,7 @@
   // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
   // question in the front window when it is asked and back when it is answered.
   const front = $derived(desk.session.front === null ? null : desk.session.windows[desk.session.front]);
-  const question = $derived(front ? front.asking !== null || front.offeringDraft : false);
+  const question = $derived(front ? isAsking(front) || front.offeringDraft : false);
   // Not before the page has arrived: the framework takes the focus away at the end of every navigation.
   let arrived = $state(false);
   afterNavigate(() => {
@@ -41,6 +42,9 @@
       element.querySelector<HTMLElement>('[data-takes-focus]') ??
       element.querySelector<HTMLElement>('[data-scrolls]');
     (id !== null && within ? within : element).focus({ preventScroll: true });
+    // A question must be seen, also where its window reaches beyond a small screen.
+    if (asked) within?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    else surface.scrollTo(0, 0);
     // A caret left where a text field was would make the browser seek a place for it at every frame.
     const selection = getSelection();
     if (selection?.isCollapsed && !(document.activeElement instanceof HTMLTextAreaElement))
@@ -57,7 +61,7 @@
   class="creased relative isolate min-h-0 flex-1 overflow-hidden outline-none contain-strict"
 >
   <h1 class="sr-only">{desk.session.title}</h1>
-  <div class={desk.glancing ? 'invisible' : 'contents'}>
+  <div class={desk.glancing ? 'glanced-through' : ''}>
     {#each windows.sheets as sheet (sheet.window.id)}
       <WindowSheet {desk} {sheet} {day} />
     {/each}

@@ -1,5 +1,13 @@
 <script lang="ts">
-  import { activeTab, applicationOf, documentOf, isUnsaved, titleOf } from '../../core/session/views';
+  import {
+    activeTab,
+    applicationOf,
+    documentOf,
+    isAsking,
+    isUnsaved,
+    shownText,
+    titleOf,
+  } from '../../core/session/views';
   import { KEY_MAP } from '../../core/keys/key-map';
   import { keyLabel } from '../../client/key-labels.svelte';
   import StandIn from '../../stand-ins/StandIn.svelte';
@@ -16,9 +24,7 @@
   const application = $derived(applicationOf(desk.session, window.application));
   const tab = $derived(activeTab(window));
   const document = $derived(documentOf(desk.session, tab.document));
-  const text = $derived(
-    window.offeringDraft ? document.text : (desk.session.drafts[document.id]?.text ?? document.text),
-  );
+  const text = $derived(shownText(desk.session, window));
   const name = $derived(windowName(desk.session, window));
   const unsaved = $derived(isUnsaved(desk.session, window));
 
@@ -77,7 +83,7 @@
     {/if}
   </header>
   <div class="flex min-h-0 flex-col">
-    {#if window.asking && !window.asking.dropping}
+    {#if isAsking(window)}
       <Question {desk} id={window.id} />
     {:else if window.offeringDraft}
       <DraftOffer {desk} id={window.id} document={document.id} {day} />
@@ -90,7 +96,7 @@
       class="min-h-0 flex-1 overflow-auto outline-none"
       inert={!front}
     >
-      <StandIn {document} {text} {day} actions={desk.standInActions} />
+      <StandIn {document} {text} {day} actions={desk.standInActions} waits={window.offeringDraft} />
     </div>
   </div>
 </section>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatDistanceStrict } from 'date-fns';
   import { usedAt } from '../../core/recency/order';
-  import { activeTab, documentOf, titleOf, windowOf } from '../../core/session/views';
+  import { activeTab, documentOf, shownText, titleOf, windowOf } from '../../core/session/views';
   import { standingOfWindow } from '../../core/switcher/standing';
   import { folded, type SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';
@@ -31,7 +31,7 @@
 
   const window = $derived(windowOf(desk.session, id));
   const document = $derived(documentOf(desk.session, activeTab(window).document));
-  const text = $derived(desk.session.drafts[document.id]?.text ?? document.text);
+  const text = $derived(shownText(desk.session, window));
   const standing = $derived(standingOfWindow(desk.session, id).map(standingText));
   const used = $derived(usedAt(desk.session.recent.windows, id));
   const ago = $derived(used === null ? TEXTS.neverUsed : formatDistanceStrict(new Date(used), now));

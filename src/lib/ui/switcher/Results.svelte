@@ -3,9 +3,10 @@
   import type { Slice } from '../../core/layout/slice';
   import { marksOf, type Found } from '../../core/search/search';
   import { applicationOf, documentOf, windowOf } from '../../core/session/views';
-  import { standingOfApplication, standingOfWindow } from '../../core/switcher/standing';
+  import { standingOfApplication, standingOfLoneWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
   import { keyLabel } from '../../client/key-labels.svelte';
+  import { holdKeyOf } from '../../core/session/session';
   import type { Desk } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
   import Monogram from '../parts/Monogram.svelte';
@@ -25,7 +26,8 @@
   }
 
   function standingOf({ candidate: { wish, running, kind } }: Found): string[] {
-    if (wish?.type === 'bring-to-front') return standingOfWindow(desk.session, wish.window).map(standingText);
+    if (wish?.type === 'bring-to-front')
+      return standingOfLoneWindow(desk.session, wish.window).map(standingText);
     if (wish?.type !== 'switch-to-application') return [];
     if (!running) return kind === 'application' ? [TEXTS.notRunning] : [];
     const leaves = desk.switcher?.rows.find((row) => row.application === wish.application)?.leaves ?? [];
@@ -66,7 +68,7 @@
         {#if candidate.command?.key}
           {@const { code, shift } = KEY_MAP[candidate.command.key]}
           <span class="flex gap-1">
-            <Key label={desk.session.settings.holdKey} />
+            <Key label={holdKeyOf(desk.session.settings)} />
             {#if shift}<Key label="Shift" />{/if}
             <Key label={keyLabel(code)} />
           </span>

@@ -1,7 +1,11 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
   import { visibleSlice } from '../../core/layout/slice';
-  import { unfoldedRow, type Switcher } from '../../core/switcher/switcher';
+  import { KEY_MAP } from '../../core/keys/key-map';
+  import { applicationOf, titleOf, windowOf } from '../../core/session/views';
+  import { commitEffect, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
+  import { chordLabel } from '../../client/key-labels.svelte';
+  import { holdKeyOf } from '../../core/session/session';
   import type { Desk } from '../desk/desk.svelte';
   import { LEGENDS } from '../legends';
   import Key from '../parts/Key.svelte';
@@ -52,6 +56,22 @@
     slice.from * ROW_HEIGHT +
       (!switcher.search && unfolded && slice.from > switcher.row ? tallHeight - ROW_HEIGHT : 0),
   );
+  /** What letting go or Enter will do at this moment. */
+  const willDo = $derived.by(() => {
+    const will = commitEffect(switcher, desk.session);
+    switch (will.type) {
+      case 'window':
+        return TEXTS.willSwitch(titleOf(windowOf(desk.session, will.window)));
+      case 'application':
+        return TEXTS.willOpen(applicationOf(desk.session, will.application).name);
+      case 'found':
+        return TEXTS.willDo(will.found.candidate.title);
+      case 'nothing': {
+        const { front } = desk.session;
+        return TEXTS.willStay(front === null ? null : titleOf(windowOf(desk.session, front)));
+      }
+    }
+  });
   const activeId = $derived.by(() => {
     if (switcher.search)
       return switcher.search.highlighted < 0 ? undefined : `result-${switcher.search.highlighted}`;
@@ -75,7 +95,10 @@
   const emptyText = $derived.by(() => {
     if (switcher.search)
       return switcher.search.results.length === 0 && TEXTS.nothingFound(switcher.search.letters);
-    return switcher.rows.length === 0 && TEXTS.nothingRuns;
+    return (
+      switcher.rows.length === 0 &&
+      TEXTS.nothingRuns(chordLabel(holdKeyOf(desk.session.settings), KEY_MAP.search))
+    );
   });
 
   /** What lies under the pointer: a result, a leaf, or a row. */
@@ -115,7 +138,7 @@
   aria-label={TEXTS.switcher}
   tabindex="-1"
   class="{desk.glancing
-    ? 'invisible'
+    ? 'glanced-through'
     : ''} absolute inset-y-6 left-1/2 z-20 will-change-transform [contain:layout_style] flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
 >
   <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
@@ -189,19 +212,21 @@
           ><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
         >
         {#if !switcher.search}<span><Key dark label="←" /> <Key dark label="→" /> {TEXTS.leaves}</span>{/if}
-        <span><Key dark label={desk.session.settings.holdKey} /> +</span>
+        <span><Key dark label={holdKeyOf(desk.session.settings)} /> +</span>
         <Legend {desk} entries={LEGENDS.switcher.staying} />
       {:else}
         <Legend {desk} entries={LEGENDS.switcher.holding} />
       {/if}
     </span>
-    <span class="ml-auto whitespace-nowrap">
+    <span class="ml-auto min-w-0 truncate whitespace-nowrap">
       {#if !staying}
-        let go of <Key dark label={desk.session.settings.holdKey} /> to switch
+        Release <Key dark label={holdKeyOf(desk.session.settings)} />
       {:else}
-        <Key dark label="Enter" /> to switch
+        <Key dark label="Enter" />
       {/if}
-      · <Key dark label="Esc" /> to stay
+      {willDo}
+      · <Key dark label="Esc" />
+      {TEXTS.toCancel}
     </span>
   </div>
 </div>

@@ -1,14 +1,14 @@
 import { json } from '@sveltejs/kit';
+import { MOST_WEIGHT } from '$lib/core/session/limits';
 import { answering } from '$lib/server/http/problem';
-import { readJson } from '$lib/server/http/read-json';
-import { eventStore } from '$lib/server/runtime';
+import { readJsonBody } from '$lib/server/http/read-json';
+import { eventStore, importer } from '$lib/server/runtime';
 import { createSession } from '$lib/server/sessions';
 import type { RequestHandler } from './$types';
 
-const DOCUMENT_LIMIT = 8 * 1024 * 1024;
-
 export const POST: RequestHandler = ({ request }) =>
   answering(async () => {
-    const id = await createSession(eventStore(), await readJson(request, DOCUMENT_LIMIT));
+    const session = await importer().check(await readJsonBody(request, MOST_WEIGHT));
+    const id = await createSession(eventStore(), session);
     return json({ id }, { status: 201, headers: { location: `/api/sessions/${id}` } });
   });

@@ -1,13 +1,12 @@
 import { json } from '@sveltejs/kit';
+import { LARGEST_BATCH } from '$lib/core/session/limits';
 import { answering } from '$lib/server/http/problem';
 import { readJson } from '$lib/server/http/read-json';
 import { eventStore } from '$lib/server/runtime';
 import { submitBatch } from '$lib/server/sessions';
 import type { RequestHandler } from './$types';
 
-const BATCH_LIMIT = 256 * 1024;
-
 export const POST: RequestHandler = ({ params, request }) =>
   answering(async () =>
-    json(await submitBatch(eventStore(), params.id, await readJson(request, BATCH_LIMIT))),
+    json(await submitBatch(eventStore(), params.id, await readJson(request, LARGEST_BATCH))),
   );

@@ -1,0 +1,56 @@
+/** Problem documents (RFC 9457) for what is not even a request. The application has the rest: see docs/api.md. */
+const METHODS = ['GET', 'HEAD', 'POST', 'DELETE', 'OPTIONS'];
+
+const body = (type, title, status, detail) =>
+  JSON.stringify({ type: `/problems/${type}`, title, status, detail });
+
+/** Whether a request can be handed on; one that cannot is answered. */
+export function wellFormed(request, response) {
+  const answer = (status, text, headers = {}) => {
+    request.resume();
+    response.writeHead(status, {
+      'content-type': 'application/problem+json',
+      'x-content-type-options': 'nosniff',
+      ...headers,
+    });
+    response.end(text);
+    return false;
+  };
+  if (!METHODS.includes(request.method))
+    return answer(
+      405,
+      body('wrong-method', 'Wrong method', 405, `${request.method} is not understood here.`),
+      {
+        allow: METHODS.join(', '),
+      },
+    );
+  if (!isAddress(request.url))
+    return answer(400, body('malformed-request', 'Malformed request', 400, 'The address is malformed.'));
+  return true;
+}
+
+function isAddress(url) {
+  if (!url?.startsWith('/')) return false;
+  try {
+    // A NUL byte is legal in a URL, but in nothing that an address here could name.
+    return !decodeURIComponent(url.split('?')[0]).includes('\0') && URL.canParse(url, 'http://localhost');
+  } catch {
+    return false;
+  }
+}
+
+/** Answers what Node.js itself cannot read as HTTP. */
+export function answerClientError(error, socket) {
+  if (error.code === 'ECONNRESET' || !socket.writable) return socket.destroy();
+  const large = error.code === 'HPE_HEADER_OVERFLOW';
+  const [status, text] = large
+    ? [
+        '431 Request Header Fields Too Large',
+        body('headers-too-large', 'Headers too large', 431, 'Send less.'),
+      ]
+    : ['400 Bad Request', body('malformed-request', 'Malformed request', 400, 'This is not HTTP.')];
+  socket.end(
+    `HTTP/1.1 ${status}\r\ncontent-type: application/problem+json\r\ncontent-length: ${Buffer.byteLength(text)}\r\n` +
+      `connection: close\r\n\r\n${text}`,
+  );
+}

@@ -1,0 +1,23 @@
+import type { Confirmation } from '../../core/replica/replica';
+import type { Followed, OpenStream } from './hub';
+
+/** A stream of the server's news as an EventSource. The hub connects again by itself, from where its readers are. */
+export const openEventSource: OpenStream = (followed, listener) => {
+  const source = new EventSource(`/api/events?after=${followed.map(position).join(',')}`);
+  source.onopen = () => listener.opened();
+  source.onerror = () => {
+    source.close();
+    listener.failed();
+  };
+  for (const { session } of followed)
+    source.addEventListener(session, ({ data }: MessageEvent<string>) =>
+      listener.stored(session, JSON.parse(data) as Confirmation),
+    );
+  for (const how of ['gone', 'afresh'] as const)
+    source.addEventListener(how, ({ data }: MessageEvent<string>) =>
+      listener.ended((JSON.parse(data) as { session: string }).session, how),
+    );
+  return () => source.close();
+};
+
+const position = ({ session, after }: Followed): string => `${session}:${after}`;

@@ -1,0 +1,70 @@
+/**
+ * How heavy a session is: at least as many bytes as its document has, whatever the states of its windows and
+ * applications are, so that it grows with what is in it and not with what it does.
+ */
+import type { Application, Document, Draft, Session, Window } from './session';
+
+const encoder = new TextEncoder();
+const bytesOf = (value: unknown): number => encoder.encode(JSON.stringify(value)).length;
+
+/** What keeps one item of a list apart from the next. */
+const COMMA = 1;
+/** Properties at the length of their longest values. */
+const LONGEST_INSTANT = '2026-11-24T06:12:00.000Z';
+const LONGEST_PLACE = { x: -20_000, y: -20_000, width: 20_000, height: 20_000 };
+const LONGEST_STATE = { minimised: false, seen: false, offeringDraft: false } as const;
+const LONGEST_QUESTION = { goal: 'close', dropping: false } as const;
+const LONGEST_FLAGS = { running: false, hidden: false, answering: false, quitting: false } as const;
+
+/** A session's weight in bytes. */
+export function weightOf(session: Session): number {
+  const { title, settings, workspaces, workspace, places, front } = session;
+  const head = bytesOf({ title, settings, workspaces, workspace, places, front }) + HEAD;
+  return (
+    head +
+    applicationsWeight(session.applications) +
+    windowsWeight(session.windows) +
+    documentsWeight(session.documents) +
+    draftsWeight(session.drafts)
+  );
+}
+
+/** Names of the lists, format, version, and room for longer settings and another front window. */
+const HEAD = 1_000;
+
+const useWeight = (id: string): number => bytesOf({ id, at: LONGEST_INSTANT }) + COMMA;
+
+const applicationsWeight = summed(
+  (application: Application) =>
+    bytesOf({ ...application, ...LONGEST_FLAGS }) + COMMA + useWeight(application.id),
+);
+const windowsWeight = summed(
+  (window: Window) =>
+    bytesOf({ ...window, ...LONGEST_STATE, geometry: LONGEST_PLACE, asking: LONGEST_QUESTION }) +
+    COMMA +
+    useWeight(window.id) +
+    bytesOf(window.id) +
+    COMMA,
+);
+const documentsWeight = summed((document: Document) => bytesOf(document) + COMMA);
+const draftsWeight = summed((draft: Draft, document) => bytesOf({ document, ...draft }) + COMMA);
+
+/** The weight of a record, weighing again only the entries that changed since the last time. */
+function summed<T extends object>(
+  weigh: (entry: T, id: string) => number,
+): (record: Readonly<Record<string, T>>) => number {
+  const entries = new WeakMap<T, number>();
+  const records = new WeakMap<object, number>();
+  return (record) => {
+    const known = records.get(record);
+    if (known !== undefined) return known;
+    let sum = 0;
+    for (const [id, entry] of Object.entries(record)) {
+      let weight = entries.get(entry);
+      if (weight === undefined) entries.set(entry, (weight = weigh(entry, id)));
+      sum += weight;
+    }
+    records.set(record, sum);
+    return sum;
+  };
+}

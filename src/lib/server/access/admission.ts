@@ -1,0 +1,57 @@
+import type { Cookies } from '@sveltejs/kit';
+import { namesLoopback, type Hosts } from '../http/hosts';
+import { Problem } from '../http/problem';
+import type { AccessKeys } from './access-keys';
+import { Attempts } from './attempts';
+
+/** The cookie that carries the access key. */
+const COOKIE = 'key-fold-access';
+const YEAR_S = 365 * 86_400;
+
+/** The page that asks for the key, and what it sends the key to: the only addresses that need none. */
+export const ASKING_PAGE = '/access';
+export const ASKING_ROUTE = '/api/access';
+
+/**
+ * Who is let in. A server that only this machine reaches, under loopback's names, asks nobody; else everybody needs
+ * the access key, those on this machine too: a proxy beside the server would make everybody look like one of them.
+ */
+export class Admission {
+  readonly #attempts = new Attempts();
+
+  constructor(
+    readonly keys: AccessKeys,
+    readonly hosts: Hosts,
+  ) {}
+
+  /** @throws Problem `key-needed` */
+  async check({ path, host, cookies }: { path: string; host: string; cookies: Cookies }): Promise<void> {
+    if (this.hosts.onLoopback && namesLoopback(host)) return;
+    if (path === ASKING_PAGE || path === ASKING_ROUTE) return;
+    if (!(await this.keys.accepts(cookies.get(COOKIE))))
+      throw new Problem('key-needed', `Open ${ASKING_PAGE} and enter the access key.`);
+  }
+
+  /**
+   * Lets a browser in that has the key: from then on its cookie proves it.
+   * @throws Problem `wrong-key`; `slow-down` after several wrong ones.
+   */
+  async enter(key: string, peer: string, cookies: Cookies, secure: boolean): Promise<void> {
+    const now = performance.now();
+    const wait = this.#attempts.wait(peer, now);
+    if (wait > 0) {
+      const seconds = Math.ceil(wait / 1000);
+      throw new Problem('slow-down', `Wait ${seconds} s before the next attempt.`, [], {
+        'retry-after': String(seconds),
+      });
+    }
+    if (!(await this.keys.accepts(key))) {
+      this.#attempts.failed(peer, now);
+      throw new Problem('wrong-key', 'This is not the access key.', [
+        { pointer: '#/key', detail: 'is wrong' },
+      ]);
+    }
+    this.#attempts.succeeded(peer);
+    cookies.set(COOKIE, key, { path: '/', httpOnly: true, sameSite: 'lax', secure, maxAge: YEAR_S });
+  }
+}

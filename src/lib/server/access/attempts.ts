@@ -1,0 +1,33 @@
+import { LRUCache } from 'lru-cache';
+
+/** Wrong keys that are free, and how long each further one makes the next wait, in ms: twice as long each time. */
+const FREE = 3;
+const FIRST_WAIT_MS = 1_000;
+const LONGEST_WAIT_MS = 60_000;
+const REMEMBERED_PEERS = 10_000;
+
+interface Peer {
+  readonly failures: number;
+  /** No attempt before this time, in ms. */
+  readonly notBefore: number;
+}
+
+/** Slows those down who try keys, each address on its own. Times are in ms of any one clock. */
+export class Attempts {
+  readonly #peers = new LRUCache<string, Peer>({ max: REMEMBERED_PEERS });
+
+  /** How long a peer must wait before its next attempt, in ms; 0 if it may try now. */
+  wait(peer: string, now: number): number {
+    return Math.max(0, (this.#peers.get(peer)?.notBefore ?? 0) - now);
+  }
+
+  failed(peer: string, now: number): void {
+    const failures = (this.#peers.get(peer)?.failures ?? 0) + 1;
+    const wait = failures < FREE ? 0 : Math.min(FIRST_WAIT_MS * 2 ** (failures - FREE), LONGEST_WAIT_MS);
+    this.#peers.set(peer, { failures, notBefore: now + wait });
+  }
+
+  succeeded(peer: string): void {
+    this.#peers.delete(peer);
+  }
+}

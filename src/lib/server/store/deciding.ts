@@ -1,0 +1,33 @@
+import type { Host } from '../../core/host/host';
+import { decisions, type BatchDecision } from '../../core/replica/decide-batch';
+import type { Batch } from '../../core/session/commands';
+import type { Session } from '../../core/session/session';
+
+/** The longest that deciding keeps the server from anything else, in ms, but for a single command. */
+const SLICE_MS = 10;
+/** The longest that deciding one batch may take in all, in ms of the server's time. */
+export const BUDGET_MS = 1_000;
+
+/** Deciding a batch took longer than its budget. */
+export type TooSlow = { readonly ok: false; readonly tooSlow: true };
+
+/** The batch's decision as `decideBatch` makes it, with pauses in which the server does other things. */
+export async function decideInSlices(
+  host: Host,
+  session: Session,
+  batch: Batch,
+): Promise<BatchDecision | TooSlow> {
+  const steps = decisions(host, session, batch);
+  let spent = 0;
+  let since = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    const slice = performance.now() - since;
+    if (spent + slice > BUDGET_MS) return { ok: false, tooSlow: true };
+    if (slice < SLICE_MS) continue;
+    spent += slice;
+    await new Promise((resolve) => setImmediate(resolve));
+    since = performance.now();
+  }
+}

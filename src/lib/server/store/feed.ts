@@ -1,0 +1,113 @@
+import type { Confirmation } from '../../core/replica/replica';
+import type { EventStore, News } from './event-store';
+
+/** What a feed says: a batch, that the session is gone, or that the page must load it afresh. */
+export type FeedMessage =
+  { readonly type: 'stored'; readonly confirmation: Confirmation } | { readonly type: 'gone' | 'afresh' };
+
+/** Batches that are read from the log at once. */
+const PAGE = 100;
+
+/** Where a feed's messages go. */
+export interface Outlet {
+  /** Takes a message; answers false if the reader does not keep up and nothing more should be sent for now. */
+  send(message: FeedMessage): boolean;
+  failed(error: unknown): void;
+}
+
+/**
+ * One session's news after an event, in order and without a gap. What is published goes out as it is; the log is read
+ * only to catch up, page by page, and no faster than the reader reads.
+ */
+export class Feed {
+  #sent: number;
+  #open = true;
+  /** True while the outlet takes no more. */
+  #blocked = false;
+  #catchingUp = false;
+  /** True when something was published that was not sent. */
+  #behind = true;
+  readonly #unsubscribe: () => void;
+
+  constructor(
+    readonly store: EventStore,
+    readonly session: string,
+    after: number,
+    readonly outlet: Outlet,
+  ) {
+    this.#sent = after;
+    this.#unsubscribe = store.subscribers.subscribe(session, (news) => this.#hear(news));
+  }
+
+  /** Sends what was written down already; the reader may have more. */
+  resume(): void {
+    this.#blocked = false;
+    if (this.#behind) void this.#catchUp();
+  }
+
+  close(): void {
+    this.#open = false;
+    this.#unsubscribe();
+  }
+
+  #hear(news: News): void {
+    if (news === 'gone') this.#end({ type: 'gone' });
+    else if (this.#blocked || this.#catchingUp || news.first !== this.#sent + 1) {
+      this.#behind ||= lastOf(news) > this.#sent;
+      if (!this.#blocked && this.#behind) void this.#catchUp();
+    } else this.#send(news);
+  }
+
+  #send(confirmation: Confirmation): void {
+    this.#sent = lastOf(confirmation);
+    this.#blocked = !this.outlet.send({ type: 'stored', confirmation });
+  }
+
+  #end(message: FeedMessage): void {
+    if (!this.#open) return;
+    this.outlet.send(message);
+    this.close();
+  }
+
+  async #catchUp(): Promise<void> {
+    if (this.#catchingUp || !this.#open) return;
+    this.#catchingUp = true;
+    try {
+      while (this.#behind && !this.#blocked && this.#open) await this.#nextPage();
+    } catch (error) {
+      this.close();
+      this.outlet.failed(error);
+    } finally {
+      this.#catchingUp = false;
+    }
+  }
+
+  async #nextPage(): Promise<void> {
+    this.#behind = false;
+    const page = await this.store.after(this.session, this.#sent, PAGE);
+    if (!this.#open) return;
+    if (page.length === PAGE) this.#behind = true;
+    for (const confirmation of page) {
+      if (confirmation.first > this.#sent + 1) return this.#end({ type: 'afresh' });
+      if (this.#blocked) {
+        this.#behind = true;
+        return;
+      }
+      this.#send(confirmation);
+    }
+    if (page.length === 0) await this.#checkEnd();
+  }
+
+  /** A number beyond the log, or before what is kept of it: the page knows another history than the store. */
+  async #checkEnd(): Promise<void> {
+    const last = await this.store.last(this.session);
+    if (last === null) return this.#end({ type: 'gone' });
+    if (last < this.#sent) return this.#end({ type: 'afresh' });
+    if (last === this.#sent) return;
+    const [next] = await this.store.after(this.session, this.#sent, 1);
+    if (next) this.#behind = true;
+    else this.#end({ type: 'afresh' });
+  }
+}
+
+const lastOf = ({ first, events }: Confirmation): number => first + events.length - 1;

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import { ACCESS_TEXTS } from '../texts';
+
+  let { key }: { key: string } = $props();
+
+  let entered = $state(untrack(() => key));
+  let wrong = $state('');
+  let line: HTMLInputElement;
+
+  onMount(() => {
+    line.focus();
+    if (key !== '') void enter();
+  });
+
+  async function enter(event?: Event) {
+    event?.preventDefault();
+    const response = await fetch('/api/access', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ key: entered.trim() }),
+    }).catch(() => null);
+    if (response?.ok) return location.assign('/');
+    const problem: { detail?: string } = (await response?.json().catch(() => null)) ?? {};
+    wrong = problem.detail ?? ACCESS_TEXTS.noServer;
+    line.select();
+  }
+</script>
+
+<svelte:head><title>{ACCESS_TEXTS.title} · Key Fold</title></svelte:head>
+
+<main class="creased grid h-full place-content-center">
+  <form
+    onsubmit={enter}
+    class="flex w-[480px] max-w-full flex-col gap-3 border-l-[30px] border-bar bg-paper-high p-5"
+  >
+    <h1 class="text-lg font-[650]">{ACCESS_TEXTS.title}</h1>
+    <label class="flex flex-col gap-1">
+      {ACCESS_TEXTS.label}
+      <input
+        bind:this={line}
+        bind:value={entered}
+        type="password"
+        autocomplete="current-password"
+        spellcheck="false"
+        class="border border-line bg-paper px-2 py-1 font-mono"
+      />
+    </label>
+    {#if wrong}<p role="alert" class="font-semibold">{wrong}</p>{/if}
+    <p class="text-ink-soft">{ACCESS_TEXTS.hint}</p>
+    <button class="self-start rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold"
+      >{ACCESS_TEXTS.enter}</button
+    >
+  </form>
+</main>

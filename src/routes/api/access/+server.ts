@@ -1,0 +1,14 @@
+import { answering } from '$lib/server/http/problem';
+import { readJson } from '$lib/server/http/read-json';
+import { accessKeyFrom } from '$lib/server/input/access-input';
+import { admission } from '$lib/server/runtime';
+import type { RequestHandler } from './$types';
+
+const BODY_LIMIT = 4 * 1024;
+
+export const POST: RequestHandler = ({ request, cookies, url, getClientAddress }) =>
+  answering(async () => {
+    const key = accessKeyFrom(await readJson(request, BODY_LIMIT));
+    await admission().enter(key, getClientAddress(), cookies, url.protocol === 'https:');
+    return new Response(null, { status: 204 });
+  });

@@ -1,0 +1,16 @@
+import { error } from '@sveltejs/kit';
+import { Unavailable } from '$lib/server/database/trouble';
+import { eventStore } from '$lib/server/runtime';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params }) => {
+  try {
+    const stored = await eventStore().load(params.id);
+    if (!stored) error(404, `There is no session '${params.id}'.`);
+    return { id: params.id, stored };
+  } catch (cause) {
+    if (cause instanceof Unavailable)
+      error(503, 'The database cannot be reached now. Try again in a moment.');
+    throw cause;
+  }
+};

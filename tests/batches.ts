@@ -1,0 +1,13 @@
+/** Batches for tests, as a browser would make them. */
+import { randomUUID } from 'node:crypto';
+import type { Batch, Wish } from '../src/lib/core/session/commands';
+import { later } from './desk';
+
+/** A batch of commands for these wishes, each with an id of its own. */
+export const batchOf = (...wishes: Wish[]): Batch => ({
+  id: randomUUID(),
+  commands: wishes.map((wish, n) => ({ ...wish, id: randomUUID(), at: later(n) })),
+});
+
+/** A batch that brings a window to the front. */
+export const flip = (window: string): Batch => batchOf({ type: 'bring-to-front', window, raiseAll: false });

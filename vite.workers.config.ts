@@ -1,0 +1,11 @@
+/** Builds the server's worker threads, each into one file of its own. */
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
+  build: {
+    ssr: true,
+    outDir: 'build/workers',
+    rolldownOptions: { input: { 'import-session': 'src/workers/import-session.ts' } },
+  },
+});
