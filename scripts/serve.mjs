@@ -1,6 +1,6 @@
 /** Serves the build. Ends when the script that started it ends, even if that was killed. */
 import { once } from 'node:events';
-import { wellFormed, answerClientError } from './lib/well-formed.mjs';
+import { answerClientError, wellFormed, withProblem } from './lib/well-formed.mjs';
 
 try {
   const { server } = await import('../build/index.js');
@@ -8,7 +8,10 @@ try {
   // What no request object can be made of never reaches the application, so it is answered here.
   const [application] = http.listeners('request');
   http.removeAllListeners('request');
-  http.on('request', (request, response) => wellFormed(request, response) && application(request, response));
+  http.on(
+    'request',
+    (request, response) => wellFormed(request, response) && application(request, withProblem(response)),
+  );
   http.on('clientError', answerClientError);
   if (!http.listening) await once(http, 'listening');
   process.send?.('serving');

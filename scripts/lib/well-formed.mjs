@@ -24,8 +24,8 @@ export function wellFormed(request, response) {
         allow: METHODS.join(', '),
       },
     );
-  if (!isAddress(request.url))
-    return answer(400, body('malformed-request', 'Malformed request', 400, 'The address is malformed.'));
+  if (!isAddress(request.url) || !isHost(request.headers.host ?? ''))
+    return answer(400, body('malformed-request', 'Malformed request', 400, 'The address or host is malformed.'));
   return true;
 }
 
@@ -37,6 +37,38 @@ function isAddress(url) {
   } catch {
     return false;
   }
+}
+
+/** A name or an address with or without a port, and nothing else that a URL could hold in its place. */
+function isHost(host) {
+  if (!URL.canParse(`http://${host}`)) return false;
+  const { username, password, pathname, search, hash } = new URL(`http://${host}`);
+  return username === '' && password === '' && pathname === '/' && search === '' && hash === '';
+}
+
+/**
+ * Gives errors a problem document that the framework answers before the application sees them (unknown files of its
+ * own, for one): those say nothing but a status.
+ */
+export function withProblem(response) {
+  const { writeHead, write, end } = response;
+  let problem = null;
+  response.writeHead = (status, ...rest) => {
+    const type = String(response.getHeader('content-type') ?? '');
+    if (status >= 400 && !/^(application|text\/html)/.test(type)) {
+      const [name, title] = status === 404 ? ['not-here', 'Not here'] : ['malformed-request', 'Malformed request'];
+      problem = body(name, title, status, 'There is nothing for this at this address.');
+      response.removeHeader('content-length');
+      response.setHeader('content-type', 'application/problem+json');
+    }
+    return writeHead.call(response, status, ...rest);
+  };
+  response.write = (...args) => (problem === null ? write.apply(response, args) : true);
+  response.end = (...args) => {
+    if (!response.headersSent) response.writeHead(response.statusCode);
+    return problem === null ? end.apply(response, args) : end.call(response, problem);
+  };
+  return response;
 }
 
 /** Answers what Node.js itself cannot read as HTTP. */

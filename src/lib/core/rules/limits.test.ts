@@ -1,0 +1,152 @@
+/** What has a limit, at the limit: nothing is accepted that could not be exported and imported again. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { commandFrom, wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
+import { deskOf, workerAt, Worker } from '../../../../tests/desk';
+import { simulatedHost } from '../host/simulated-host';
+import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../session/limits';
+import { toDocument } from '../formats/session-document';
+import type { Session } from '../session/session';
+import { weightOf } from '../session/weight';
+
+/** A desk with `count` windows of application a, and one of b. */
+const crowded = (count: number): Session =>
+  deskOf(`a: ${Array.from({ length: count - 1 }, (_, n) => `a${n}`).join(' ')} | b: b1`);
+
+/** A desk whose document is `spare` bytes short of the heaviest there may be. */
+function heavy(spare: number): Session {
+  const desk = deskOf('a: a1 | b: b1');
+  const filler = desk.documents['d-a1'];
+  if (!filler) throw new Error('The desk has no such document.');
+  let documents = { ...desk.documents };
+  for (let n = 0; weightOf({ ...desk, documents }) < MOST_WEIGHT - 100_000; n += 1)
+    documents = { ...documents, [`f-${n}`]: { ...filler, id: `f-${n}`, text: 'é'.repeat(LONGEST_TEXT) } };
+  const rest = MOST_WEIGHT - spare - weightOf({ ...desk, documents });
+  const text = 'x'.repeat(rest - JSON.stringify({ ...filler, id: 'rest', text: '' }).length - 1);
+  return { ...desk, documents: { ...documents, rest: { ...filler, id: 'rest', text } } };
+}
+
+const bytes = (session: Session) => new TextEncoder().encode(JSON.stringify(toDocument(session))).length;
+
+describe('windows', () => {
+  it.each([
+    ['open-window', { type: 'open-window', application: 'a', inFront: true }],
+    ['open-document', { type: 'open-document', document: 'd-b' }],
+  ] as const)('%s opens the last one there may be, and says so when there is no room', (_, wish) => {
+    const worker = new Worker(crowded(MOST_WINDOWS - 1)).wish(wish);
+    expect(worker.session.stacking).toHaveLength(MOST_WINDOWS);
+    const before = worker.session;
+    worker.wish({ type: 'open-window', application: 'b', inFront: false });
+    expect(worker.notices).toEqual([{ type: 'too-many-windows' }]);
+    expect(worker.session).toBe(before);
+  });
+
+  it('reopening does not pass the limit either, and what ended stays to be reopened', () => {
+    const worker = new Worker(crowded(MOST_WINDOWS)).wish({ type: 'close', window: 'b1' });
+    worker.wish({ type: 'open-window', application: 'a', inFront: true }).wish({ type: 'reopen' });
+    expect(worker.notices).toEqual([{ type: 'too-many-windows' }]);
+    expect(worker.session.ended).toHaveLength(1);
+  });
+});
+
+describe('weight', () => {
+  it('is never less than the bytes of the document, whatever was done', () => {
+    fc.assert(
+      fc.property(wishSeeds(1, 40), fc.string({ unit: 'binary', maxLength: 60 }), (seeds, text) => {
+        let session = deskOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
+        for (const [n, seed] of seeds.entries()) {
+          const wish = wishFrom(seed, session);
+          const said = wish?.type === 'keep-draft' ? { ...wish, text } : wish;
+          const decision = said && simulatedHost.decide(session, commandFrom(said, n));
+          if (decision?.ok) session = decision.session;
+        }
+        expect(weightOf(session)).toBeGreaterThanOrEqual(bytes(session));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('does not change by what windows and applications do, only by what is in the session', () => {
+    const worker = workerAt('a: a1 a2 | b: b1');
+    const before = weightOf(worker.session);
+    for (const action of ['minimise', 'sweep', 'put-back', 'hide-or-show', 'solo'] as const)
+      worker.act(action);
+    expect(weightOf(worker.session)).toBe(before);
+  });
+
+  it('lets a session grow up to the most that can be imported, and not beyond', () => {
+    const worker = new Worker(heavy(300));
+    worker.wish({ type: 'keep-draft', document: 'd-a1', text: 'x'.repeat(150) });
+    expect(worker.session.drafts['d-a1']?.text).toHaveLength(150);
+    worker.wish({ type: 'keep-draft', document: 'd-b1', text: 'x'.repeat(500) });
+    expect(worker.notices).toEqual([{ type: 'session-full' }]);
+    expect(worker.session.drafts['d-b1']).toBeUndefined();
+    expect(bytes(worker.session)).toBeLessThanOrEqual(MOST_WEIGHT);
+    worker.wish({ type: 'open-window', application: 'a', inFront: true });
+    expect(worker.notices).toEqual([{ type: 'session-full' }]);
+    // What makes it lighter is always possible.
+    worker.wish({ type: 'keep-draft', document: 'd-a1', text: 'a1' }).wish({ type: 'close', window: 'b1' });
+    expect(worker.session.windows['b1']).toBeUndefined();
+  });
+});
+
+describe('texts', () => {
+  it.each([
+    ['text', { type: 'keep-draft', document: 'd-a1', text: 'x'.repeat(LONGEST_TEXT + 1) }],
+    ['letters', { type: 'learn-choice', letters: 'x'.repeat(LONGEST_LETTERS + 1), choice: 'c' }],
+    ['title', { type: 'retitle-tab', window: 'a1', tab: 't-a1', title: 'x'.repeat(201) }],
+  ] as const)('a %s that is too long is refused here, not only by the server', (field, wish) => {
+    const decision = simulatedHost.decide(deskOf('a: a1'), commandFrom(wish, 1));
+    expect(decision).toMatchObject({ ok: false, refusal: { field } });
+  });
+
+  it('what is found by more letters than can be remembered is chosen all the same', () => {
+    const long = `${'x'.repeat(60)} ${'y'.repeat(60)}`;
+    const desk = deskOf('a: a1 | b: b1');
+    const b1 = desk.windows['b1'];
+    if (!b1) throw new Error('The desk has no such window.');
+    const tabs = b1.tabs.map((tab) => ({ ...tab, title: long }));
+    const worker = new Worker({ ...desk, windows: { ...desk.windows, b1: { ...b1, tabs } } });
+    worker.step('older-application').type(long).release();
+    expect(worker.session.front).toBe('b1');
+    expect(worker.session.learned).toEqual([]);
+  });
+});
+
+describe('a command id', () => {
+  it.each([
+    ['is open', (worker: Worker) => worker],
+    ['was closed and can be reopened', (worker: Worker) => worker.wish({ type: 'close', window: 'w-c9' })],
+  ])('is refused again while the window that it named %s', (_, then) => {
+    const worker = workerAt('a: a1 | b: b1');
+    const open = { type: 'open-window', application: 'b', inFront: true } as const;
+    const first = simulatedHost.decide(worker.session, commandFrom(open, 9));
+    if (!first.ok) throw new Error(first.refusal.detail);
+    worker.session = first.session;
+    then(worker);
+    expect(simulatedHost.decide(worker.session, commandFrom(open, 9))).toMatchObject({
+      ok: false,
+      refusal: { field: 'id' },
+    });
+  });
+});
+
+describe('families', () => {
+  it.each(['minimise-all', 'close-all', 'quit'] as const)(
+    '%s is a handful of events, however many windows',
+    (type) => {
+      const events = (count: number) => {
+        const worker = new Worker(crowded(count)).wish({ type, application: 'a' });
+        return worker.events.length;
+      };
+      expect(events(800)).toBe(events(3));
+      expect(events(800)).toBeLessThanOrEqual(3);
+    },
+  );
+
+  it('a sweep, solo and their way back too', () => {
+    const worker = new Worker(crowded(800)).wish({ type: 'sweep' }).wish({ type: 'put-back' });
+    worker.wish({ type: 'solo', application: 'b' }).wish({ type: 'put-back' });
+    expect(worker.events.length).toBeLessThanOrEqual(20);
+  });
+});

@@ -1,0 +1,121 @@
+import { sql, type Kysely } from 'kysely';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { testDatabase, type TestDatabase } from '../../../../tests/database';
+import { deskOf, START } from '../../../../tests/desk';
+import { fromDocument } from '../../core/formats/session-document';
+import { simulatedHost } from '../../core/host/simulated-host';
+import { problemsOf } from '../../core/session/invariants';
+import type { Session } from '../../core/session/session';
+import { DEMO_ID, ellavane } from '../../demo/ellavane';
+import { EventStore } from '../store/event-store';
+import { connect, connectPatiently } from './connect';
+import { migrate } from './migrate';
+import type { Schema } from './schema';
+
+let database: TestDatabase;
+let old: Kysely<Schema>;
+
+beforeEach(async () => {
+  database = await testDatabase();
+  await migrate(database.url, '0001-event-log');
+  old = connectPatiently(database.url);
+});
+
+afterEach(async () => {
+  await old.destroy();
+  await database.drop();
+});
+
+type EventThen = Record<string, unknown>;
+
+/** A session as the first version stored it: its snapshot after event `seq`, and its log. */
+async function store(id: string, snapshot: Session, seq: number, batches: EventThen[][]): Promise<void> {
+  const count = batches.flat().length;
+  await sql`insert into session (id, created_at, last_seq, snapshot, snapshot_seq)
+    values (${id}, ${START}, ${count}, ${JSON.stringify(snapshot)}, ${seq})`.execute(old);
+  let first = 1;
+  for (const events of batches) {
+    const batch = crypto.randomUUID();
+    await sql`insert into batch (session_id, id, first_seq, event_count, digest)
+      values (${id}, ${batch}, ${first}, ${events.length}, 'd')`.execute(old);
+    for (const event of events) {
+      await sql`insert into event (session_id, seq, batch_id, body)
+        values (${id}, ${first}, ${batch}, ${JSON.stringify(event)})`.execute(old);
+      first += 1;
+    }
+  }
+}
+
+async function loaded(id: string): Promise<{ session: Session; seq: number; log: unknown[] }> {
+  await migrate(database.url);
+  const db = connect(database.url);
+  try {
+    const events = new EventStore(db, simulatedHost);
+    const stored = await events.load(id);
+    if (!stored) throw new Error('It is not there.');
+    return { ...stored, log: (await events.after(id, 0, 1_000)).flatMap((batch) => batch.events) };
+  } finally {
+    await db.end();
+  }
+}
+
+/** What the first version wrote for windows and applications, one event each. */
+const LOG: EventThen[][] = [
+  [
+    { type: 'window-minimised', window: 'a1' },
+    { type: 'window-fronted', window: 'b1', at: START },
+  ],
+  [],
+  [{ type: 'application-hidden', application: 'b' }],
+  [
+    { type: 'application-shown', application: 'b' },
+    { type: 'window-restored', window: 'a1' },
+  ],
+  [{ type: 'draft-kept', document: 'd-b1', text: 'typed', at: START }],
+  [{ type: 'closing-asked', window: 'b1', goal: 'close' }],
+  [
+    { type: 'draft-saved', document: 'd-b1' },
+    { type: 'window-closed', window: 'b1' },
+  ],
+];
+
+describe('from one row an event to one row a batch', () => {
+  it('keeps every event under its number, in the form of today', async () => {
+    await store('s', deskOf('a: a1 a2 | b: b1'), 0, LOG);
+    const { session, seq, log } = await loaded('s');
+    expect(seq).toBe(9);
+    expect(log).toHaveLength(9);
+    expect(log[0]).toEqual({ type: 'windows-minimised', windows: ['a1'] });
+    expect(session.windows['a1']?.minimised).toBe(false);
+    expect(session.windows['b1']).toBeUndefined();
+    expect(session.documents['d-b1']?.text).toBe('typed');
+    expect(problemsOf(session)).toEqual([]);
+  });
+
+  it('derives a spoiled snapshot anew from the log where its beginning is known', async () => {
+    const demo = fromDocument(ellavane(new Date(START)));
+    const fronted = (window: string) => ({ type: 'window-fronted', window, at: START });
+    const batches = [[fronted('w-timber-quay')], [fronted('w-lock-sill')], [fronted('w-timber-quay')]];
+    const spoiled = { ...demo, stacking: [...demo.stacking, 'w-timber-quay'], learned: [] };
+    await store(DEMO_ID, spoiled, 2, batches);
+    const { session, seq } = await loaded(DEMO_ID);
+    expect(seq).toBe(3);
+    expect(session.front).toBe('w-timber-quay');
+    expect(problemsOf(session)).toEqual([]);
+    expect(new Set(session.stacking).size).toBe(session.stacking.length);
+  });
+
+  it('puts the lists of any other spoiled snapshot in order, and loses no window', async () => {
+    const desk = deskOf('a: a1 a2 | b: b1');
+    const spoiled: Session = {
+      ...desk,
+      stacking: ['b1', 'b1', 'a2', 'gone', 'a1'],
+      recent: { ...desk.recent, windows: [...desk.recent.windows, { id: 'a2', at: null }].slice(1) },
+    };
+    await store('s', spoiled, 1, [[{ type: 'window-minimised', window: 'b1' }]]);
+    const { session } = await loaded('s');
+    expect(problemsOf(session)).toEqual([]);
+    expect(Object.keys(session.windows)).toEqual(['a1', 'a2', 'b1']);
+    expect(session.stacking).toEqual(['b1', 'a2', 'a1']);
+  });
+});
