@@ -1,38 +1,35 @@
 /** `npm start`: installs what is missing, starts the database, builds, and serves until Ctrl+C. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureBuild } from './lib/build.mjs';
-import { ensurePostgres, isTaken, openCluster } from './lib/cluster.mjs';
+import { reachableAt } from './lib/address.mjs';
+import { buildWorkers, ensureBuild } from './lib/build.mjs';
+import { isTaken } from './lib/cluster.mjs';
+import { openDatabase, runningAt } from './lib/database.mjs';
 import { checkNode, ensureNodePackages } from './lib/packages.mjs';
-import { ROOT } from './lib/paths.mjs';
+import { BUILD, ROOT } from './lib/paths.mjs';
 import { runMain, say, SetUpError } from './lib/say.mjs';
 
 const HOST = process.env.HOST ?? '127.0.0.1';
 const PORT = Number(process.env.PORT ?? 4870);
-const DB_PORT = Number(process.env.KEY_FOLD_DB_PORT ?? 54870);
+const URL_HERE = `http://${reachableAt(HOST)}:${PORT}`;
 const dev = process.argv.includes('--dev');
 
 await runMain(async () => {
   checkNode();
+  const already = runningAt();
+  if (already) return say(`running already: open ${already}`);
   if (await isTaken(PORT, HOST))
-    throw new SetUpError(
-      `Port ${PORT} on ${HOST} is taken; perhaps Key Fold runs already. Set PORT to a free one.`,
-    );
+    throw new SetUpError(`Port ${PORT} on ${HOST} is taken by another program. Set PORT to a free one.`);
   await ensureNodePackages();
-  const database = await openDatabase();
+  const database = await openDatabase({ url: URL_HERE });
   try {
-    if (!dev) await ensureBuild();
+    if (dev) await buildWorkers();
+    else await ensureBuild();
     await serve(database.url);
   } finally {
     await database.stop();
   }
 });
-
-async function openDatabase() {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {} };
-  await ensurePostgres();
-  return openCluster(DB_PORT);
-}
 
 /** Serves until it is told to stop. */
 async function serve(databaseUrl) {
@@ -46,6 +43,7 @@ async function serve(databaseUrl) {
     DATABASE_URL: databaseUrl,
     SHUTDOWN_TIMEOUT: '1',
     BODY_SIZE_LIMIT: 'Infinity',
+    KEY_FOLD_WORKERS: join(BUILD, 'workers'),
   };
   // A group of its own, so that Ctrl+C reaches this script alone, which then stops things in order.
   const server = spawn(
@@ -61,8 +59,7 @@ async function serve(databaseUrl) {
   const stop = () => server.kill('SIGTERM');
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop);
   server.on('message', (message) => {
-    if (message === 'serving')
-      say(`open http://${HOST === '127.0.0.1' ? 'localhost' : HOST}:${PORT} (Ctrl+C stops it)`);
+    if (message === 'serving') say(`open ${URL_HERE} (Ctrl+C stops it)`);
   });
   const code = await new Promise((resolve) =>
     server.on('exit', (exitCode, signal) => resolve(signal ? 0 : exitCode)),

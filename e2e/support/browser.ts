@@ -32,6 +32,10 @@ export function useBrowser(): void {
   });
 }
 
+/** A browser profile of its own: pages in it share storage, cookies and workers. */
+export const newContext = (): Promise<BrowserContext> =>
+  browser.newContext({ viewport: { width: 1280, height: 800 } });
+
 /** Stores a new session and answers with its id. */
 export async function createSession(document: SessionDocument, url = inject('baseUrl')): Promise<string> {
   const response = await fetch(`${url}/api/sessions`, {
@@ -128,7 +132,7 @@ export async function openPage(
   session: string,
   { url = inject('baseUrl'), context }: { url?: string; context?: BrowserContext } = {},
 ): Promise<Person> {
-  const where = context ?? (await browser.newContext({ viewport: { width: 1280, height: 800 } }));
+  const where = context ?? (await newContext());
   const page = await where.newPage();
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(String(error)));

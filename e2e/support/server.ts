@@ -5,14 +5,23 @@ import { freePort } from '../../scripts/lib/cluster.mjs';
 export interface RunningServer {
   readonly url: string;
   readonly port: number;
+  /** What it has printed so far. */
+  said(): string;
   /** Ends it as a power cut would. */
   kill(): Promise<void>;
   /** Asks it to end, as Ctrl+C does; resolves with its exit code. */
   terminate(): Promise<number | null>;
 }
 
-/** Starts the build on a loopback port with a database; resolves once it answers. */
-export async function startServer(databaseUrl: string, port?: number): Promise<RunningServer> {
+/**
+ * Starts the build on a port with a database; resolves once it answers.
+ * @param env what it is told besides: `HOST`, for one
+ */
+export async function startServer(
+  databaseUrl: string,
+  port?: number,
+  env: Readonly<Record<string, string>> = {},
+): Promise<RunningServer> {
   const listening = port ?? (await freePort());
   const child = spawn(process.execPath, ['scripts/serve.mjs'], {
     env: {
@@ -22,9 +31,12 @@ export async function startServer(databaseUrl: string, port?: number): Promise<R
       DATABASE_URL: databaseUrl,
       BODY_SIZE_LIMIT: 'Infinity',
       SHUTDOWN_TIMEOUT: '1',
+      ...env,
     },
     stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
   });
+  let said = '';
+  child.stdout?.setEncoding('utf8').on('data', (text: string) => (said += text));
   await new Promise<void>((resolve, reject) => {
     child.on('message', (message) => message === 'serving' && resolve());
     child.on('exit', (code) => reject(new Error(`The server ended with ${code} before it served.`)));
@@ -32,6 +44,7 @@ export async function startServer(databaseUrl: string, port?: number): Promise<R
   return {
     url: `http://127.0.0.1:${listening}`,
     port: listening,
+    said: () => said,
     kill: async () => void (await ended(child, 'SIGKILL')),
     terminate: () => ended(child, 'SIGTERM'),
   };

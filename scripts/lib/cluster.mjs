@@ -18,10 +18,13 @@ import { basename, join } from 'node:path';
 import { ensureDebianPackage } from './packages.mjs';
 import { ROOT } from './paths.mjs';
 import { run } from './run.mjs';
-import { SetUpError } from './say.mjs';
+import { isRunningProcess } from './run-lock.mjs';
+import { say, SetUpError } from './say.mjs';
 
 const USER = 'key_fold';
 const DEBIAN_PROGRAMS = '/usr/lib/postgresql';
+/** How often a running cluster is looked after, in ms. */
+const WATCH_MS = 1_000;
 const asRoot = process.getuid?.() === 0;
 
 /** The folder of the newest PostgreSQL server programs, or null. */
@@ -112,6 +115,11 @@ class Cluster {
     ]);
   }
 
+  /** The port it listens on: the fourth line of its own lock file. */
+  runningPort() {
+    return Number(readFileSync(join(this.data, 'postmaster.pid'), 'utf8').split('\n')[3]);
+  }
+
   isRunning() {
     return postgres('pg_ctl', ['status', '-D', this.data]).then(
       () => true,
@@ -136,10 +144,33 @@ class Cluster {
   async stop() {
     await postgres('pg_ctl', ['stop', '-w', '-m', 'fast', '-D', this.data]);
   }
+
+  /** Whether its main process lives, without starting a program to find out. */
+  isAlive() {
+    try {
+      return isRunningProcess(Number(readFileSync(join(this.data, 'postmaster.pid'), 'utf8').split('\n')[0]));
+    } catch {
+      return false;
+    }
+  }
+
+  /** Starts it again whenever it is found dead, until the returned function is called. */
+  watch() {
+    let starting = false;
+    const timer = setInterval(async () => {
+      if (starting || this.isAlive()) return;
+      starting = true;
+      say('the database has stopped; starting it again …');
+      await this.start().catch((error) => say(`the database could not be started: ${error.message}`));
+      starting = false;
+    }, WATCH_MS);
+    return () => clearInterval(timer);
+  }
 }
 
 /**
- * The cluster of this clone, made if it is not there, running. `stop` stops it if it was started here.
+ * The cluster of this clone, made if it is not there, running; found dead, it is started again. Whoever opens it must
+ * hold the run lock (see `run-lock.mjs`), and stops it.
  * @throws SetUpError if its port is taken, or its files are of another PostgreSQL version.
  */
 export async function openCluster(port) {
@@ -155,8 +186,7 @@ export async function openCluster(port) {
         `Install postgresql-${version}, or set DATABASE_URL to a server of your own.`,
     );
   if (await cluster.isRunning()) {
-    // The fourth line of its lock file is the port it listens on.
-    cluster.port = Number(readFileSync(join(cluster.data, 'postmaster.pid'), 'utf8').split('\n')[3]);
+    cluster.port = cluster.runningPort();
   } else {
     if (await isTaken(port))
       throw new SetUpError(
@@ -164,7 +194,33 @@ export async function openCluster(port) {
       );
     await cluster.start();
   }
-  return { url: cluster.url, stop: () => cluster.stop() };
+  const unwatch = cluster.watch();
+  const stop = async () => {
+    unwatch();
+    await cluster.stop();
+  };
+  return { url: cluster.url, stop };
+}
+
+/** The address of this clone's cluster, which is running. */
+export function clusterUrl() {
+  const cluster = new Cluster(dataFolder(), 0);
+  cluster.port = cluster.runningPort();
+  return cluster.url;
+}
+
+/** Runs one of PostgreSQL's client programs on the database at `url`, whose password no process list shows. */
+export function runOn(url, program, args) {
+  const { username, password, hostname, port, pathname } = new URL(url);
+  const env = {
+    ...process.env,
+    PGUSER: decodeURIComponent(username),
+    PGPASSWORD: decodeURIComponent(password),
+    PGHOST: hostname,
+    PGPORT: port || '5432',
+    PGDATABASE: pathname.slice(1),
+  };
+  return run(join(programs(), program), args, { env });
 }
 
 /** A cluster for tests in a folder of its own, on a free port; `stop` removes it without a trace. */

@@ -24,8 +24,7 @@ export async function ensureNodePackages() {
   const mark = join(ROOT, 'node_modules', '.key-fold-lock');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   say('installing packages …');
-  // Not `npm ci`: it refuses a lock without the binaries of other platforms, which not every registry carries.
-  await run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--include=dev'], { cwd: ROOT });
+  await run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'], { cwd: ROOT });
   writeFileSync(mark, lock);
 }
 

@@ -25,7 +25,10 @@ export function wellFormed(request, response) {
       },
     );
   if (!isAddress(request.url) || !isHost(request.headers.host ?? ''))
-    return answer(400, body('malformed-request', 'Malformed request', 400, 'The address or host is malformed.'));
+    return answer(
+      400,
+      body('malformed-request', 'Malformed request', 400, 'The address or host is malformed.'),
+    );
   return true;
 }
 
@@ -56,7 +59,8 @@ export function withProblem(response) {
   response.writeHead = (status, ...rest) => {
     const type = String(response.getHeader('content-type') ?? '');
     if (status >= 400 && !/^(application|text\/html)/.test(type)) {
-      const [name, title] = status === 404 ? ['not-here', 'Not here'] : ['malformed-request', 'Malformed request'];
+      const [name, title] =
+        status === 404 ? ['not-here', 'Not here'] : ['malformed-request', 'Malformed request'];
       problem = body(name, title, status, 'There is nothing for this at this address.');
       response.removeHeader('content-length');
       response.setHeader('content-type', 'application/problem+json');

@@ -26,8 +26,6 @@ function followShared(followed: Followed, tell: (news: News) => void): () => voi
   const post = (message: FromPage) => worker.port.postMessage(message);
   const alive = `key-fold/page/${newId()}`;
   let died: () => void = () => undefined;
-  void navigator.locks?.request(alive, () => new Promise<void>((resolve) => (died = resolve)));
-
   const follow = () => post({ type: 'follow', session: followed.session, after: position, alive });
   const leave = () => post({ type: 'leave' });
   const back = ({ persisted }: PageTransitionEvent) => persisted && follow();
@@ -38,7 +36,13 @@ function followShared(followed: Followed, tell: (news: News) => void): () => voi
     leaveDirect ??= new NewsHub(openEventSource).follow({ ...followed, after: position }, hear);
   };
   worker.port.onmessage = ({ data }: MessageEvent<News>) => hear(data);
-  follow();
+  // The lock first: a worker that got it before the page would take the page for dead.
+  if (navigator.locks)
+    void navigator.locks.request(alive, () => {
+      follow();
+      return new Promise<void>((resolve) => (died = resolve));
+    });
+  else follow();
   return () => {
     leave();
     died();

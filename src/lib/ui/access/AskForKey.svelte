@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
+  import { afterNavigate } from '$app/navigation';
   import { ACCESS_TEXTS } from '../texts';
 
   let { key }: { key: string } = $props();
@@ -9,9 +10,10 @@
   let line: HTMLInputElement;
 
   onMount(() => {
-    line.focus();
     if (key !== '') void enter();
   });
+  // Not before: the framework takes the focus away at the end of every navigation.
+  afterNavigate(() => line.focus());
 
   async function enter(event?: Event) {
     event?.preventDefault();
@@ -43,7 +45,7 @@
         type="password"
         autocomplete="current-password"
         spellcheck="false"
-        class="border border-line bg-paper px-2 py-1 font-mono"
+        class="border border-ink-soft bg-paper px-2 py-1 font-mono"
       />
     </label>
     {#if wrong}<p role="alert" class="font-semibold">{wrong}</p>{/if}

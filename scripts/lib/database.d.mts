@@ -1,0 +1,2 @@
+export function withDatabase<R>(work: (url: string) => Promise<R>): Promise<R>;
+export function runningAt(): string | null;
