@@ -139,7 +139,7 @@ describe('a desk that is deleted', () => {
     await person.page.keyboard.type('settings');
     await person.press('Enter');
     const settings = person.page.getByRole('dialog', { name: 'Settings' });
-    await settings.getByRole('button', { name: 'Delete this desk' }).press('Enter');
+    await settings.getByRole('button', { name: 'Delete …' }).press('Enter');
     await settings.getByRole('button', { name: 'Delete it for good' }).press('Enter');
     await person.page.waitForURL('**/sessions/ellavane');
     await other.page.getByRole('contentinfo').getByText('This desk was deleted').waitFor();

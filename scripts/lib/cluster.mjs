@@ -141,8 +141,8 @@ class Cluster {
     ]);
   }
 
-  async stop() {
-    await postgres('pg_ctl', ['stop', '-w', '-m', 'fast', '-D', this.data]);
+  async stop(mode = 'fast') {
+    await postgres('pg_ctl', ['stop', '-w', '-m', mode, '-D', this.data]);
   }
 
   /** Whether its main process lives, without starting a program to find out. */
@@ -223,14 +223,23 @@ export function runOn(url, program, args) {
   return run(join(programs(), program), args, { env });
 }
 
-/** A cluster for tests in a folder of its own, on a free port; `stop` removes it without a trace. */
-export async function throwawayCluster() {
+/**
+ * A cluster for tests in a folder of its own, on a free port; `stop` removes it without a trace.
+ * @param durable whether it keeps what it acknowledges over a power cut, which costs time
+ */
+export async function throwawayCluster({ durable = false } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'key-fold-test-'));
   const cluster = new Cluster(folder, await freePort());
   await cluster.initialise('--no-sync');
-  await cluster.start('-c fsync=off');
+  const start = () => cluster.start(durable ? '' : '-c fsync=off');
+  await start();
   return {
     url: cluster.url,
+    /** Stops it at once, as a crash would, and starts it again. */
+    crash: async () => {
+      await cluster.stop('immediate');
+      await start();
+    },
     stop: async () => {
       await cluster.stop();
       rmSync(folder, { recursive: true, force: true });

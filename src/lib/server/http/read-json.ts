@@ -26,7 +26,10 @@ export async function readJsonBody(request: Request, limit: number): Promise<Uin
     throw new Problem('not-declared-as-json', 'Send the body with the content type application/json.');
   const tooLarge = () =>
     new Problem('body-too-large', `The body is larger than the limit of ${Math.floor(limit / 1024)} KiB.`);
-  if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
+  const declared = Number(request.headers.get('content-length') ?? Number.NaN);
+  if (declared > limit) throw tooLarge();
+  // HTTP holds a sender to the length that he declared; without one the bytes are counted.
+  if (declared >= 0) return new Uint8Array(await request.arrayBuffer());
   const chunks: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();

@@ -18,8 +18,12 @@ export const EVENTS_PER_SNAPSHOT = 500;
 /** How long the log is kept behind its snapshot, in days. */
 export const DAYS_KEPT = 30;
 
-/** What those who follow a session hear: a batch that was stored, or that the session is gone. */
-export type News = Confirmation | 'gone';
+/** What those who follow a session hear: batches that were stored, in order, or that the session is gone. */
+export type News = readonly Confirmation[] | 'gone';
+
+/** Where more than this many listen, what happens within so many ms is told at once. */
+const CROWD = 20;
+const GATHERED_MS = 20;
 
 /**
  * The append-only event log of every session. Event numbers are dense: a session's first event is 1. It is the
@@ -32,6 +36,8 @@ export class EventStore {
   readonly #writer: GroupWriter;
   readonly #snapshotting = new Set<string>();
   readonly #removing = new Set<string>();
+  /** What was stored and is about to be told. */
+  readonly #gathered = new Map<string, Confirmation[]>();
   /** Events replayed by loads so far; what the snapshots keep small. */
   replayed = 0;
   /** Streams that are open. */
@@ -170,12 +176,23 @@ export class EventStore {
     confirmations: readonly Confirmation[],
   ): void {
     this.#cache.keep(id, after);
-    // Whoever gave the command is answered first.
-    setImmediate(() => {
-      for (const confirmation of confirmations) this.subscribers.publish(id, confirmation);
-    });
+    if (confirmations.length > 0) this.#tell(id, confirmations);
     const passed = (seq: number) => Math.floor(seq / EVENTS_PER_SNAPSHOT);
     if (passed(after.seq) > passed(before.seq)) void this.#takeSnapshot(id, after);
+  }
+
+  /** Whoever gave the command is answered first; a crowd of listeners hears of several batches in one go. */
+  #tell(id: string, confirmations: readonly Confirmation[]): void {
+    const gathered = this.#gathered.get(id);
+    if (gathered) return void gathered.push(...confirmations);
+    this.#gathered.set(id, [...confirmations]);
+    const tell = () => {
+      const news = this.#gathered.get(id) ?? [];
+      this.#gathered.delete(id);
+      this.subscribers.publish(id, news);
+    };
+    if (this.subscribers.count(id) > CROWD) setTimeout(tell, GATHERED_MS);
+    else setImmediate(tell);
   }
 
   /** A snapshot only saves work: one that fails is taken the next time. */

@@ -30,7 +30,6 @@ export function eventStream(
   followed: readonly Followed[],
   { named, patience = PATIENCE_MS }: { named: boolean; patience?: number },
 ): ReadableStream<Uint8Array> {
-  const encoder = new TextEncoder();
   let feeds: Feed[] = [];
   let heartbeat: ReturnType<typeof setInterval>;
   let losingPatience: ReturnType<typeof setTimeout> | undefined;
@@ -82,24 +81,27 @@ export function eventStream(
   );
 }
 
-/** The bytes of batches that were sent lately: every reader of a session gets the same ones. */
-const bodies = new WeakMap<Confirmation, Uint8Array>();
 const encoder = new TextEncoder();
+
+/** The bytes of news that went out lately: every reader of a session gets the same ones. */
+const bodies = new WeakMap<readonly Confirmation[], Map<string | null, Uint8Array>>();
 
 function encoded(message: FeedMessage, name: string | null): Uint8Array {
   if (message.type !== 'stored')
     return encoder.encode(`event: ${message.type}\ndata: ${JSON.stringify({ session: name })}\n\n`);
-  const { confirmation } = message;
-  let body = bodies.get(confirmation);
-  if (!body) {
-    const last = confirmation.first + confirmation.events.length - 1;
-    body = encoder.encode(`id: ${last}\ndata: ${JSON.stringify(confirmation)}\n\n`);
-    bodies.set(confirmation, body);
+  const { confirmations } = message;
+  const known = bodies.get(confirmations) ?? new Map<string | null, Uint8Array>();
+  bodies.set(confirmations, known);
+  let bytes = known.get(name);
+  if (!bytes) {
+    bytes = encoder.encode(confirmations.map((one) => eventText(one, name)).join(''));
+    known.set(name, bytes);
   }
-  if (name === null) return body;
-  const head = encoder.encode(`event: ${name}\n`);
-  const whole = new Uint8Array(head.length + body.length);
-  whole.set(head);
-  whole.set(body, head.length);
-  return whole;
+  return bytes;
+}
+
+function eventText(confirmation: Confirmation, name: string | null): string {
+  const last = confirmation.first + confirmation.events.length - 1;
+  const event = name === null ? '' : `event: ${name}\n`;
+  return `${event}id: ${last}\ndata: ${JSON.stringify(confirmation)}\n\n`;
 }

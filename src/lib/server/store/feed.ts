@@ -1,9 +1,10 @@
 import type { Confirmation } from '../../core/replica/replica';
 import type { EventStore, News } from './event-store';
 
-/** What a feed says: a batch, that the session is gone, or that the page must load it afresh. */
+/** What a feed says: batches, that the session is gone, or that the page must load it afresh. */
 export type FeedMessage =
-  { readonly type: 'stored'; readonly confirmation: Confirmation } | { readonly type: 'gone' | 'afresh' };
+  | { readonly type: 'stored'; readonly confirmations: readonly Confirmation[] }
+  | { readonly type: 'gone' | 'afresh' };
 
 /** Batches that are read from the log at once. */
 const PAGE = 100;
@@ -51,16 +52,17 @@ export class Feed {
   }
 
   #hear(news: News): void {
-    if (news === 'gone') this.#end({ type: 'gone' });
-    else if (this.#blocked || this.#catchingUp || news.first !== this.#sent + 1) {
-      this.#behind ||= lastOf(news) > this.#sent;
-      if (!this.#blocked && this.#behind) void this.#catchUp();
-    } else this.#send(news);
+    if (news === 'gone') return this.#end({ type: 'gone' });
+    const [first] = news;
+    if (!first) return;
+    if (!this.#blocked && !this.#catchingUp && first.first === this.#sent + 1) return this.#send(news);
+    this.#behind ||= lastOf(news) > this.#sent;
+    if (!this.#blocked && this.#behind) void this.#catchUp();
   }
 
-  #send(confirmation: Confirmation): void {
-    this.#sent = lastOf(confirmation);
-    this.#blocked = !this.outlet.send({ type: 'stored', confirmation });
+  #send(confirmations: readonly Confirmation[]): void {
+    this.#sent = lastOf(confirmations);
+    this.#blocked = !this.outlet.send({ type: 'stored', confirmations });
   }
 
   #end(message: FeedMessage): void {
@@ -93,7 +95,7 @@ export class Feed {
         this.#behind = true;
         return;
       }
-      this.#send(confirmation);
+      this.#send([confirmation]);
     }
     if (page.length === 0) await this.#checkEnd();
   }
@@ -110,4 +112,8 @@ export class Feed {
   }
 }
 
-const lastOf = ({ first, events }: Confirmation): number => first + events.length - 1;
+/** The number of the last event of batches that follow each other. */
+function lastOf(confirmations: readonly Confirmation[]): number {
+  const last = confirmations.at(-1);
+  return last ? last.first + last.events.length - 1 : 0;
+}

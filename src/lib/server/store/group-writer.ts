@@ -3,7 +3,7 @@ import { run } from '../database/connect';
 import type { Schema } from '../database/schema';
 import { isUnavailable } from '../database/trouble';
 import type { LogRow } from './log-row';
-import { WRITE } from './statements';
+import { WRITE, WRITE_ONE } from './statements';
 
 /** Statements under way at once. */
 const WRITERS = 2;
@@ -85,15 +85,21 @@ export class GroupWriter {
     const rows = parts
       .flatMap((part) => part.rows)
       .sort((a, b) => (a.session < b.session ? -1 : a.session > b.session ? 1 : a.first - b.first));
-    const columns = [
-      rows.map(({ session }) => session),
-      rows.map(({ first }) => first),
-      rows.map(({ count }) => count),
-      rows.map(({ batch }) => batch),
-      rows.map(({ digest }) => digest),
-      rows.map(({ events }) => events),
-    ];
-    const stored = await run<{ session_id: string }>(this.db, WRITE, columns);
+    const [only] = rows;
+    const stored =
+      rows.length === 1 && only
+        ? await run<Stored>(this.db, WRITE_ONE, columnsOf(only))
+        : await run<Stored>(this.db, WRITE, transposed(rows.map(columnsOf)));
     return new Set(stored.map(({ session_id }) => session_id));
   }
 }
+
+interface Stored {
+  readonly session_id: string;
+}
+
+const columnsOf = ({ session, first, count, batch, digest, events }: LogRow) =>
+  [session, first, count, batch, digest, events] as const;
+
+const transposed = (rows: readonly (readonly unknown[])[]): unknown[][] =>
+  (rows[0] ?? []).map((_, column) => rows.map((row) => row[column]));

@@ -23,6 +23,12 @@ export const WRITE = `
   join session s on s.id = b.session_id
   returning session_id`;
 
+/** The same for a single batch ($1 … $6: its columns). */
+export const WRITE_ONE = `
+  insert into log (session_id, first_seq, event_count, id, digest, events)
+  select id, $2::integer, $3::integer, $4::uuid, $5::text, $6::json from session where id = $1
+  returning session_id`;
+
 /** Which of some batches ($2) a session ($1) has. */
 export const KNOWN = `
   select id, first_seq, digest, events from log where session_id = $1 and id = any ($2::uuid[])`;

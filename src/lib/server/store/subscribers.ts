@@ -12,6 +12,11 @@ export class Subscribers<T> {
     };
   }
 
+  /** How many listen to a topic. */
+  count(topic: string): number {
+    return this.#listeners.get(topic)?.size ?? 0;
+  }
+
   publish(topic: string, message: T): void {
     for (const listener of this.#listeners.get(topic) ?? []) {
       try {

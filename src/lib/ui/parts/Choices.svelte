@@ -38,12 +38,14 @@
   class="flex flex-wrap items-center gap-2 border-b border-line bg-marigold px-3 py-1.5 text-on-marigold"
 >
   <span class="mr-auto">{text}</span>
-  {#each choices as { label, choose }, index (label)}
-    <button
-      type="button"
-      data-takes-focus={index === 0 ? '' : undefined}
-      class="rounded-[3px] border border-b-2 border-on-marigold bg-marigold px-2 py-0.5 font-semibold outline-offset-1 focus-visible:outline-2 focus-visible:outline-on-marigold"
-      onclick={choose}>{label}</button
-    >
-  {/each}
+  <span class="flex gap-2">
+    {#each choices as { label, choose }, index (label)}
+      <button
+        type="button"
+        data-takes-focus={index === 0 ? '' : undefined}
+        class="rounded-[3px] border border-b-2 border-on-marigold bg-marigold px-2 py-0.5 font-semibold outline-offset-1 focus-visible:outline-2 focus-visible:outline-on-marigold"
+        onclick={choose}>{label}</button
+      >
+    {/each}
+  </span>
 </div>

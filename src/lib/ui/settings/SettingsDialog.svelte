@@ -49,7 +49,7 @@
     else notDeleted = SETTINGS_TEXTS.notDeleted(SETTINGS_TEXTS.noServer);
   }
 
-  const BUTTON = 'rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold';
+  const BUTTON = 'shrink-0 rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold';
 </script>
 
 {#snippet choices(name: string, value: string, options: readonly string[], onchange: (value: string) => void)}
@@ -171,7 +171,7 @@
           >
         {:else}
           <button type="button" class={BUTTON} onclick={() => (deleting = true)}
-            >{SETTINGS_TEXTS.deleteDesk}</button
+            >{SETTINGS_TEXTS.deleteButton}</button
           >
         {/if}
         <span class="text-ink-soft">{SETTINGS_TEXTS.deleteHint}</span>

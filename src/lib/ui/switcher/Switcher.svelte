@@ -63,9 +63,12 @@
       case 'window':
         return TEXTS.willSwitch(titleOf(windowOf(desk.session, will.window)));
       case 'application':
-        return TEXTS.willOpen(applicationOf(desk.session, will.application).name);
-      case 'found':
-        return TEXTS.willDo(will.found.candidate.title);
+        return TEXTS.willOpenWindow(applicationOf(desk.session, will.application).name);
+      case 'found': {
+        const { kind, title, running } = will.found.candidate;
+        if (kind === 'command') return TEXTS.willDo(title);
+        return running ? TEXTS.willSwitch(title) : TEXTS.willOpen(title);
+      }
       case 'nothing': {
         const { front } = desk.session;
         return TEXTS.willStay(front === null ? null : titleOf(windowOf(desk.session, front)));
@@ -203,7 +206,17 @@
       </div>
     </div>
   </div>
-  <div class="flex shrink-0 items-center gap-3.5 bg-bar px-4 py-1.5 text-[13px] text-bar-ink">
+  <div class="flex shrink-0 flex-col gap-1 bg-bar px-4 py-1.5 text-[13px] text-bar-ink">
+    <span class="truncate">
+      {#if !staying}
+        Release <Key dark label={holdKeyOf(desk.session.settings)} />
+      {:else}
+        <Key dark label="Enter" />
+      {/if}
+      {willDo}
+      · <Key dark label="Esc" />
+      {TEXTS.toCancel}
+    </span>
     <span class="flex min-w-0 items-center gap-3.5 overflow-hidden whitespace-nowrap">
       {#if desk.shifted && desk.held}
         <Legend {desk} entries={LEGENDS.switcher.withShift} />
@@ -217,16 +230,6 @@
       {:else}
         <Legend {desk} entries={LEGENDS.switcher.holding} />
       {/if}
-    </span>
-    <span class="ml-auto min-w-0 truncate whitespace-nowrap">
-      {#if !staying}
-        Release <Key dark label={holdKeyOf(desk.session.settings)} />
-      {:else}
-        <Key dark label="Enter" />
-      {/if}
-      {willDo}
-      · <Key dark label="Esc" />
-      {TEXTS.toCancel}
     </span>
   </div>
 </div>
