@@ -2,13 +2,14 @@
 import { fromDocument } from '../src/lib/core/formats/session-document';
 import { simulatedHost } from '../src/lib/core/host/simulated-host';
 import { exposedWindows } from '../src/lib/core/layout/exposed';
+import type { Wish } from '../src/lib/core/session/commands';
 import type { Session } from '../src/lib/core/session/session';
 import { windowOf } from '../src/lib/core/session/views';
 import { advance } from '../src/lib/core/switcher/switcher';
 import { deskWith } from './desks';
 import { fastest, printTable } from './statistics';
 
-const SIZES = [10, 100, 1_000];
+const SIZES = [10, 100, 1_000, 2_000];
 const RUNS = 15;
 const ROUND = 500;
 
@@ -23,6 +24,33 @@ const rows = SIZES.map((size) => {
   };
 });
 printTable('The core, by number of windows', rows);
+printTable(
+  'Families, ms, by number of windows (all of them, but for what an application has)',
+  SIZES.map((size) => ({ windows: size, ...families(fromDocument(deskWith(size))) })),
+);
+
+/** How long one command about many windows takes, and back. */
+function families(session: Session): Record<string, number> {
+  const decided = (wish: Wish, from: Session = session): Session => {
+    const decision = simulatedHost.decide(from, { ...wish, id: 'c', at: '2026-11-24T06:12:00.000Z' });
+    if (!decision.ok) throw new Error(decision.refusal.detail);
+    return decision.session;
+  };
+  const ms = (work: () => void) => Number(fastest(RUNS, work).toFixed(2));
+  const application = 'a-0';
+  const swept = decided({ type: 'sweep' });
+  return {
+    sweep: ms(() => decided({ type: 'sweep' })),
+    'put back': ms(() => decided({ type: 'put-back' }, swept)),
+    'close all': ms(() => decided({ type: 'close-all', application })),
+    quit: ms(() => decided({ type: 'quit', application })),
+    'minimise one': ms(() => decided({ type: 'minimise', window: 'w-0' })),
+    'fifty sweeps and back': ms(() => {
+      let now = session;
+      for (let n = 0; n < 50; n += 1) now = decided({ type: 'put-back' }, decided({ type: 'sweep' }, now));
+    }),
+  };
+}
 
 function micros(ms: number): number {
   return Number((ms * 1000).toFixed(2));

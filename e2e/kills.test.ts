@@ -1,0 +1,190 @@
+/**
+ * The server is killed KILLS times, and its database stopped dead CRASHES times, while several write and others read
+ * and listen: what was acknowledged stays, what was read was true, and nobody misses or hears anything twice.
+ * `KILLS=200 CRASHES=20 npm test -- e2e/kills.test.ts`
+ */
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { throwawayCluster } from '../scripts/lib/cluster.mjs';
+import { toDocument } from '../src/lib/core/formats/session-document';
+import type { Confirmation } from '../src/lib/core/replica/replica';
+import type { Batch, Wish } from '../src/lib/core/session/commands';
+import { reduceAll } from '../src/lib/core/session/reduce';
+import type { Session } from '../src/lib/core/session/session';
+import { batchOf } from '../tests/batches';
+import { deskOf } from '../tests/desk';
+import { createSession } from './support/browser';
+import { startServer, type RunningServer } from './support/server';
+
+const KILLS = Number(process.env.KILLS ?? 4);
+const CRASHES = Number(process.env.CRASHES ?? 2);
+/** Acknowledgements between two kills. */
+const BETWEEN = 25;
+/** Reads that are kept to be checked, at most. */
+const MOST_READ = 4_000;
+
+let cluster: Awaited<ReturnType<typeof throwawayCluster>>;
+let server: RunningServer;
+
+beforeAll(async () => {
+  cluster = await throwawayCluster();
+  server = await startServer(cluster.url);
+});
+
+afterAll(async () => {
+  await server.kill();
+  await cluster.stop();
+});
+
+const LINE = 'a: a1 a2 | b: b1 | c: c1 c2';
+const WISHES: readonly Wish[] = [
+  { type: 'bring-to-front', window: 'b1', raiseAll: false },
+  { type: 'sweep' },
+  { type: 'put-back' },
+  { type: 'bring-to-front', window: 'c2', raiseAll: true },
+  { type: 'hide-or-show', application: 'a' },
+  { type: 'bring-to-front', window: 'a1', raiseAll: false },
+  { type: 'keep-draft', document: 'd-b1', text: 'typed' },
+  { type: 'keep-draft', document: 'd-b1', text: 'b1' },
+];
+
+async function post(session: string, batch: Batch): Promise<Confirmation | null> {
+  try {
+    const response = await fetch(`${server.url}/api/sessions/${session}/commands`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(batch),
+    });
+    if (response.status === 503) return null;
+    expect(response.status).toBe(200);
+    return (await response.json()) as Confirmation;
+  } catch (error) {
+    if (error instanceof TypeError || error instanceof SyntaxError) return null;
+    throw error;
+  }
+}
+
+/** Sends the same batch until it is acknowledged. */
+async function postSurely(session: string, batch: Batch): Promise<Confirmation> {
+  for (;;) {
+    const confirmation = await post(session, batch);
+    if (confirmation) return confirmation;
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+}
+
+async function get<T>(path: string): Promise<T | null> {
+  try {
+    const response = await fetch(`${server.url}${path}`);
+    return response.ok ? ((await response.json()) as T) : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Follows a session as a browser does, resuming after the last message that came whole; keeps every message's id. */
+async function listen(session: string, heard: Confirmation[], going: () => boolean): Promise<void> {
+  let last = 0;
+  while (going()) {
+    try {
+      const response = await fetch(`${server.url}/api/sessions/${session}/events?after=${last}`);
+      if (!response.ok || !response.body) throw new Error(`The server answered ${response.status}.`);
+      const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+      let text = '';
+      while (going()) {
+        const { value, done } = await reader.read();
+        if (done) break;
+        text += value;
+        const messages = text.split('\n\n');
+        text = messages.pop() ?? '';
+        for (const message of messages) {
+          const data = /^data: (.*)$/m.exec(message)?.[1];
+          if (!data) continue;
+          expect(message).not.toContain('event: ');
+          heard.push(JSON.parse(data) as Confirmation);
+          last = Number(/^id: (\d+)$/m.exec(message)?.[1]);
+        }
+      }
+      await reader.cancel();
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+  }
+}
+
+it(
+  `${KILLS} kills of the server and ${CRASHES} of the database lose and change nothing`,
+  async () => {
+    const sessions = [
+      await createSession(toDocument(deskOf(LINE)), server.url),
+      await createSession(toDocument(deskOf(LINE)), server.url),
+    ] as const;
+    const acknowledged: { session: string; batch: Batch; confirmation: Confirmation }[] = [];
+    const read: { id: string; session: Session; seq: number }[] = [];
+    const heard = new Map<string, Confirmation[]>(sessions.map((session) => [session, []]));
+    let going = true;
+
+    const writers = [0, 1, 2, 3].map(async (writer) => {
+      const session = sessions[writer % 2] ?? sessions[0];
+      for (let n = writer; going; n += 1) {
+        const batch = batchOf(WISHES[(n * 3) % WISHES.length] as Wish);
+        acknowledged.push({ session, batch, confirmation: await postSurely(session, batch) });
+      }
+    });
+    const readers = sessions.map(async (id) => {
+      while (going) {
+        const stored = await get<{ session: Session; seq: number }>(`/api/sessions/${id}`);
+        if (stored && read.length < MOST_READ) read.push({ id, ...stored });
+        await new Promise((resolve) => setTimeout(resolve, 5));
+      }
+    });
+    const listeners = sessions.map((id) => listen(id, heard.get(id) ?? [], () => going));
+
+    const progress = async () => {
+      const before = acknowledged.length;
+      while (acknowledged.length < before + BETWEEN) await new Promise((resolve) => setTimeout(resolve, 5));
+    };
+    for (let kill = 0; kill < KILLS; kill += 1) {
+      await progress();
+      await server.kill();
+      server = await startServer(cluster.url, server.port);
+    }
+    for (let crash = 0; crash < CRASHES; crash += 1) {
+      await progress();
+      await cluster.crash();
+    }
+    await progress();
+    going = false;
+    await Promise.all([...writers, ...readers]);
+
+    // Everything acknowledged is still there, and answered the same.
+    const withEvents = acknowledged.filter(({ confirmation }) => confirmation.events.length > 0);
+    expect(withEvents.length).toBeGreaterThan((KILLS + CRASHES) * 5);
+    for (const { session, batch, confirmation } of withEvents)
+      expect(await postSurely(session, batch)).toEqual(confirmation);
+
+    for (const id of sessions) {
+      const stored = await get<{ session: Session; seq: number }>(`/api/sessions/${id}`);
+      const log = heard.get(id) ?? [];
+      // Nobody missed anything or heard it twice, but for what came after he stopped listening.
+      let next = 1;
+      const states = new Map<number, Session>([[0, deskOf(LINE)]]);
+      let now = deskOf(LINE);
+      for (const { first, events } of log) {
+        expect(first).toBe(next);
+        next += events.length;
+        now = reduceAll(now, events);
+        states.set(next - 1, now);
+      }
+      expect(stored?.seq).toBeGreaterThanOrEqual(next - 1);
+      if (stored && states.has(stored.seq)) expect(stored.session).toEqual(states.get(stored.seq));
+      // What anyone read at any time is the log reduced to its number.
+      const checked = read.filter((each) => each.id === id && states.has(each.seq));
+      expect(checked.length).toBeGreaterThan(KILLS);
+      for (const { session, seq } of checked) expect(session).toEqual(states.get(seq));
+      for (const { batch, confirmation } of withEvents.filter((each) => each.session === id))
+        if (confirmation.first < next) expect(log.some((each) => each.batch === batch.id)).toBe(true);
+    }
+    await Promise.race([Promise.all(listeners), new Promise((resolve) => setTimeout(resolve, 1_000))]);
+  },
+  Math.max(120_000, (KILLS + CRASHES) * 10_000),
+);
