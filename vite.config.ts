@@ -6,7 +6,7 @@ import { defineConfig } from 'vitest/config';
 const decorators = { decorator: { legacy: true, emitDecoratorMetadata: true } };
 
 /** No test is about time on the clock: a machine that is busy with something else must not fail one. */
-const PATIENCE = { testTimeout: 120_000, hookTimeout: 120_000 };
+const PATIENCE = { testTimeout: 120_000, hookTimeout: 120_000, expect: { poll: { timeout: 60_000 } } };
 
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],

@@ -84,9 +84,7 @@ describe('with the link that was printed', () => {
     await new AccessKeys(db).renew();
     await db.end();
     await expect
-      .poll(async () => (await page.request.get(`${here}/api/sessions/ellavane`)).status(), {
-        timeout: 30_000,
-      })
+      .poll(async () => (await page.request.get(`${here}/api/sessions/ellavane`)).status())
       .toBe(401);
     await context.close();
   });

@@ -171,9 +171,7 @@ describe('ending', () => {
     await person.page.keyboard.type('!');
     // That this happens within a second is a property of the keeper, tested on its own.
     await expect
-      .poll(async () => (await storedSession(person.session)).session.drafts['d-a1']?.text, {
-        timeout: 60_000,
-      })
+      .poll(async () => (await storedSession(person.session)).session.drafts['d-a1']?.text)
       .toBe('a1!');
     await person.reload();
     expect(await person.page.locator('textarea').first().inputValue()).toBe('a1!');

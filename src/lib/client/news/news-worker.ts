@@ -11,7 +11,7 @@ const hub = new NewsHub(openEventSource);
 
 (globalThis as unknown as SharedWorkerScope).onconnect = ({ ports: [port] }) => {
   if (!port) return;
-  let leave = () => undefined as void;
+  let leave: () => void = () => undefined;
   port.onmessage = ({ data: message }: MessageEvent<FromPage>) => {
     leave();
     leave = () => undefined;

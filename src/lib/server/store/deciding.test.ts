@@ -15,7 +15,10 @@ const slow = (ms: number): Host => ({
   },
 });
 
-const many = batchOf(...Array.from({ length: 60 }, () => ({ type: 'sweep' as const })));
+const sweeps = (count: number) =>
+  batchOf(...Array.from({ length: count }, () => ({ type: 'sweep' as const })));
+const some = sweeps(20);
+const many = sweeps(60);
 
 describe('deciding in slices', () => {
   it('decides what deciding at once does', async () => {
@@ -37,10 +40,10 @@ describe('deciding in slices', () => {
         turns += 1;
       }
     })();
-    await decideInSlices(slow(4), deskOf('a: a1'), many);
+    await decideInSlices(slow(4), deskOf('a: a1'), some);
     deciding = false;
     await others;
-    expect(turns).toBeGreaterThan(10);
+    expect(turns).toBeGreaterThan(2);
   });
 
   it('gives up on a batch that is over its budget', async () => {

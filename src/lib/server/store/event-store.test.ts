@@ -85,6 +85,48 @@ describe('the event store', () => {
     );
   });
 
+  it('carries a batch out once that comes twice at the same moment', async () => {
+    const { store, id } = await newSession();
+    const batch = flip('b1');
+    const answers = await Promise.all([
+      store.append(id, batch),
+      store.append(id, flip('a1')),
+      store.append(id, batch),
+    ]);
+    expect(answers.map(({ kind }) => kind)).toEqual(['appended', 'appended', 'known']);
+    expect(answers[2]).toMatchObject({ confirmation: { first: 1 } });
+    expect((await store.load(id))?.seq).toBe(2);
+  });
+
+  it('decides on the newest state what seems to lead to nothing, or to be impossible', async () => {
+    const { store, id } = await newSession();
+    const elsewhere = newStore();
+    await store.load(id);
+    await elsewhere.append(id, flip('b1'));
+    // As far as this store knows, a1 is in front.
+    expect(await store.append(id, flip('a1'))).toMatchObject({ confirmation: { first: 2, events: [{}] } });
+    const open = batchOf({ type: 'open-window', application: 'b', inFront: true });
+    await elsewhere.append(id, open);
+    const window = `w-${open.commands[0]?.id}`;
+    expect(await store.append(id, flip(window))).toMatchObject({ kind: 'appended' });
+  });
+
+  it('fails a batch alone that cannot be stored, whoever it is stored together with', async () => {
+    const sessions = await Promise.all(Array.from({ length: 8 }, () => newSession()));
+    const { store } = sessions[0] ?? (await newSession());
+    await Promise.all(sessions.map(({ id }) => store.load(id)));
+    // No UUID: PostgreSQL refuses the statement that has it.
+    const poisoned = { ...flip('b1'), id: 'no uuid' };
+    const outcomes = await Promise.allSettled(
+      sessions.flatMap(({ id }, n) =>
+        [flip('b1'), n % 3 === 2 ? poisoned : flip('b1'), flip('a1')].map((batch) => store.append(id, batch)),
+      ),
+    );
+    const failed = outcomes.flatMap((outcome, n) => (outcome.status === 'rejected' ? [n] : []));
+    expect(failed).toEqual([2 * 3 + 1, 5 * 3 + 1]);
+    for (const { id } of sessions) expect((await newStore().load(id))?.session.front).toBe('a1');
+  });
+
   it('notices an id that is used again for other commands', async () => {
     const { store, id } = await newSession();
     const batch = flip('b1');
@@ -233,6 +275,9 @@ describe('the event store', () => {
     // A server that still has it in memory finds out as well.
     expect(await elsewhere.append(id, flip('a1'))).toEqual({ kind: 'no-session' });
     expect(await store.after(id, 0, ALL)).toEqual([]);
+    const removing = elsewhere.remove(id);
+    expect(await elsewhere.append(id, flip('a1'))).toEqual({ kind: 'no-session' });
+    await removing;
     expect(await store.create(id, deskOf('a: a1'))).toBe(true);
     expect(await elsewhere.load(id)).toMatchObject({ seq: 0 });
   });

@@ -156,9 +156,10 @@ describe('the stream of events', () => {
   });
 
   it.each([
-    ['beyond the end of the log', 99, 0],
-    ['before what is kept of the log', 0, 13],
-  ])('asks a reader to load afresh whose number lies %s', async (_, after, batches) => {
+    ['beyond the end of the log', 99, 0, 0],
+    ['before what is kept of the log', 0, 13, 0],
+    ['before what is kept of a log that went on', 0, 13, 2],
+  ])('asks a reader to load afresh whose number lies %s', async (_, after, batches, since) => {
     const { store, id } = await newSession();
     for (let n = 0; n < batches; n += 1)
       await store.append(
@@ -177,6 +178,7 @@ describe('the stream of events', () => {
       await expect.poll(async () => (await snapshot()).snapshot_seq).toBeGreaterThan(500);
       await store.prune(0);
     }
+    await flipping(store, id, since);
     const reader = new Reader(store, [{ session: id, after }]);
     await reader.until('event: afresh\n');
     await reader.close();

@@ -104,7 +104,6 @@ export class Feed {
   async #checkEnd(): Promise<void> {
     const last = await this.store.last(this.session);
     if (last === null) return this.#end({ type: 'gone' });
-    if (last < this.#sent) return this.#end({ type: 'afresh' });
     if (last === this.#sent) return;
     const [next] = await this.store.after(this.session, this.#sent, 1);
     if (next) this.#behind = true;
