@@ -45,6 +45,22 @@ describe('the outbox', () => {
     },
   );
 
+  it('opens all the same where there is no room to set anything aside, and loses nothing', () => {
+    const storage = memoryStorage();
+    const key = 'key-fold/outbox/s/000000000000001-000001-x';
+    storage.setItem(key, '{');
+    const full = {
+      ...storage,
+      key: storage.key,
+      setItem: () => {
+        throw new Error('full');
+      },
+    };
+    Object.defineProperty(full, 'length', { get: () => storage.length });
+    expect(new Outbox(full, 's').load()).toEqual([]);
+    expect(storage.getItem(key)).toBe('{');
+  });
+
   it('keeps aside what is set aside, over a reload, until it is let go', () => {
     const storage = memoryStorage();
     const outbox = new Outbox(storage, 's');

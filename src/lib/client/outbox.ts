@@ -53,10 +53,9 @@ export class Outbox {
     this.#keys.delete(batch);
   }
 
-  /** Takes a batch out of what is sent, and keeps it aside. */
+  /** Takes a batch out of what is sent, and keeps it aside; where there is no room for that it stays where it is. */
   setAside(batch: Batch): void {
-    this.#keepAside(batch.id, JSON.stringify(batch));
-    this.remove(batch.id);
+    if (this.#keepAside(batch.id, JSON.stringify(batch))) this.remove(batch.id);
   }
 
   /** What was set aside, oldest first. */
@@ -69,8 +68,13 @@ export class Outbox {
     if (key.startsWith(this.#asidePrefix)) this.storage.removeItem(key);
   }
 
-  #keepAside(name: string, text: string): void {
-    this.storage.setItem(`${this.#asidePrefix}${name}`, text);
+  #keepAside(name: string, text: string): boolean {
+    try {
+      this.storage.setItem(`${this.#asidePrefix}${name}`, text);
+      return true;
+    } catch {
+      return false;
+    }
   }
 
   #keysWith(prefix: string): string[] {
@@ -89,8 +93,7 @@ export class Outbox {
       this.#keys.set(batch.id, key);
       return [batch];
     }
-    this.#keepAside(key.slice(this.#prefix.length), text);
-    this.storage.removeItem(key);
+    if (this.#keepAside(key.slice(this.#prefix.length), text)) this.storage.removeItem(key);
     return [];
   }
 }

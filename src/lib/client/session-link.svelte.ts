@@ -233,11 +233,7 @@ export class SessionLink {
   }
 
   #setAside(batch: Batch): void {
-    try {
-      this.outbox.setAside(batch);
-    } catch {
-      this.listener.notKept();
-    }
+    this.outbox.setAside(batch);
     this.aside = this.outbox.aside();
   }
 

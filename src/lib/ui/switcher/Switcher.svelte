@@ -146,7 +146,7 @@
 >
   <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
     <label class="flex flex-1 items-center gap-3">
-      <span class="text-[17px]">{TEXTS.switchTo}</span>
+      <span class="text-[17px] whitespace-nowrap max-sm:sr-only">{TEXTS.switchTo}</span>
       <Search size={15} aria-hidden="true" class="text-bar-soft" />
       <input
         bind:this={line}
