@@ -68,6 +68,8 @@ describe('the caret is where it was', () => {
       },
     ],
     ['a reload', (person) => person.reload()],
+    ['a press on the bare surface', (person) => person.page.mouse.click(1200, 500)],
+    ['a press on the foot line', (person) => person.page.mouse.click(560, 785)],
     ['a search that is cancelled', (person) => person.chord('Q').then(() => person.press('Escape'))],
   ])('after %s', async (_, happening) => {
     expect(await typedAfter(happening)).toBe('a-1');

@@ -20,6 +20,12 @@
   );
   let now = $state(new Date());
 
+  /** A press beside the windows must not take the keys from the one in front. */
+  function keepKeys(event: MouseEvent) {
+    const target = event.target instanceof Element ? event.target : null;
+    if (!target?.closest('section, input, [role=dialog]')) event.preventDefault();
+  }
+
   onMount(() => {
     const close = desk.link.open();
     void learnKeyLabels();
@@ -41,7 +47,12 @@
 />
 <svelte:head><title>{desk.session.title} · Key Fold</title></svelte:head>
 
-<div class="relative flex h-full flex-col overflow-hidden" data-unsent={desk.link.unsent}>
+<div
+  role="presentation"
+  class="relative flex h-full flex-col overflow-hidden"
+  data-unsent={desk.link.unsent}
+  onmousedown={keepKeys}
+>
   <Surface {desk} day={now} />
   {#if desk.switcher && desk.shown}
     <Switcher {desk} switcher={desk.switcher} {now} />

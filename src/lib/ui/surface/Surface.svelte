@@ -21,7 +21,12 @@
   // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
   // question in the front window when it is asked and back when it is answered.
   const front = $derived(desk.session.front === null ? null : desk.session.windows[desk.session.front]);
-  const question = $derived(front ? isAsking(front) || front.offeringDraft : false);
+  // Which question it shows, so that one that follows another takes the keys as well.
+  const question = $derived.by(() => {
+    if (!front) return null;
+    if (isAsking(front)) return 'closing';
+    return front.offeringDraft ? 'draft' : null;
+  });
   // Not before the page has arrived: the framework takes the focus away at the end of every navigation.
   let arrived = $state(false);
   afterNavigate(() => {
@@ -29,13 +34,14 @@
   });
   const keysTo = $derived(!arrived || desk.shown || desk.settingsOpen ? undefined : (front?.id ?? null));
   $effect(() => {
-    if (keysTo !== undefined) void focusFront(keysTo, question);
+    if (keysTo !== undefined) void focusFront(keysTo, question !== null);
   });
 
   async function focusFront(id: string | null, asked: boolean) {
     await tick();
     const element = id === null ? surface : surface.querySelector<HTMLElement>(`#window-${id}`);
-    const there = id !== null && element?.contains(document.activeElement);
+    const focused = document.activeElement;
+    const there = id !== null && element !== focused && element?.contains(focused);
     if (!element || (there && !asked)) return;
     // A question or a text first; else the content, so that the arrow and Page keys scroll it.
     const within =

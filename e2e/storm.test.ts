@@ -1,0 +1,71 @@
+/** Keys at random on two pages of one session, with reloads, lost focus and the pointer in between. */
+import { expect, it } from 'vitest';
+import { problemsOf } from '../src/lib/core/session/invariants';
+import { ellavane } from '../src/lib/demo/ellavane';
+import { Random } from '../tests/random';
+import {
+  createSession,
+  newContext,
+  openPage,
+  storedSession,
+  useBrowser,
+  type Person,
+} from './support/browser';
+
+useBrowser();
+
+const INPUTS = Number(process.env.STORM_INPUTS ?? 400);
+const KEYS = 'SAFDQZXCVRGTEON'.split('').map((letter) => `Key${letter}`);
+const OTHERS = ['Space', 'Enter', 'Escape', 'ArrowDown', 'ArrowLeft', 'Tab', 'Backspace'];
+
+async function input(random: Random, person: Person): Promise<void> {
+  const { keyboard, mouse } = person.page;
+  const what = random.below(20);
+  if (what < 5) return keyboard.down('Alt');
+  if (what < 9) return keyboard.up('Alt');
+  if (what === 9) return keyboard.down('Shift');
+  if (what === 10) return keyboard.up('Shift');
+  if (what === 11 && random.below(12) === 0) return void (await person.reload());
+  if (what === 12 && random.below(4) === 0)
+    return person.page.evaluate(() => void window.dispatchEvent(new Event('blur')));
+  if (what === 13) return mouse.click(random.below(1280), random.below(740));
+  const key = random.one([...KEYS, ...OTHERS]);
+  await keyboard.down(key);
+  // Some stay down until they are pressed again.
+  if (random.below(3) > 0) await keyboard.up(key);
+}
+
+it.each([1, 2])(
+  'storm %i leaves two pages in step with the server, and the keys where they belong',
+  async (seed) => {
+    const session = await createSession(ellavane(new Date()));
+    const context = await newContext();
+    const people = [await openPage(session, { context }), await openPage(session, { context })];
+    const random = new Random(seed);
+    for (let n = 0; n < INPUTS; n += 1) await input(random, random.one(people));
+    for (const person of people) {
+      await person.page.keyboard.up('Alt');
+      await person.page.keyboard.up('Shift');
+      await person.press('Escape', 'Escape');
+    }
+    for (const person of people) await person.sent();
+
+    const stored = await storedSession(session);
+    expect(problemsOf(stored.session)).toEqual([]);
+    for (const person of people) {
+      expect(person.errors).toEqual([]);
+      const front = () =>
+        person.page.evaluate(
+          () => document.querySelector('section[aria-current=true]')?.id.slice('window-'.length) ?? null,
+        );
+      await expect.poll(front).toBe(stored.session.front);
+      // The keys go to the front window, or to the surface where nothing is in front.
+      const keysTo = () =>
+        person.page.evaluate(() =>
+          document.activeElement?.closest('section, main')?.id.slice('window-'.length),
+        );
+      await expect.poll(keysTo).toBe(stored.session.front ?? '');
+    }
+    await context.close();
+  },
+);
