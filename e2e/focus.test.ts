@@ -3,7 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { deskOf } from '../tests/desk';
 import { at } from './support/at';
-import { atDesk, createSession, openPage, storedSession, useBrowser, type Person } from './support/browser';
+import {
+  atDesk,
+  createSession,
+  newContext,
+  openPage,
+  storedSession,
+  useBrowser,
+  type Person,
+} from './support/browser';
 
 useBrowser();
 
@@ -124,6 +132,32 @@ describe('questions', () => {
     await person.page.getByRole('button', { name: '1 window needs an answer' }).click();
     expect(await person.frontName()).toBe('b1 — B');
     await expect.poll(() => focused(person)).toMatch(/: Save$/);
+  });
+
+  it('that another page answers while the keys are in it gives them back to the front window', async () => {
+    const desk = toDocument(deskOf('a: a1 | b: b1*'));
+    const windows = desk.windows.map((window, n) => ({
+      ...window,
+      geometry: { x: 20 + n * 500, y: 20, width: 400, height: 200 },
+    }));
+    const session = await createSession({ ...desk, windows });
+    const context = await newContext();
+    const person = await openPage(session, { context });
+    const other = await openPage(session, { context });
+    await other.hold('S', 'V');
+    await other.press('Escape');
+    await other.release();
+    const save = person.page.locator('#window-b1').getByRole('button', { name: 'Save', includeHidden: true });
+    await save.waitFor({ state: 'attached' });
+    await person.page.locator('#window-b1 [data-takes-focus]').first().focus();
+    expect(await focused(person)).toMatch(/^window-b1/);
+    await other.chord('T');
+    await expect.poll(() => focused(other)).toMatch(/: Save$/);
+    await other.press('Escape');
+    await other.chord('S');
+    await save.waitFor({ state: 'detached' });
+    await expect.poll(() => focused(person)).toMatch(/^window-a1: a1/);
+    await context.close();
   });
 
   it('comes into view where its window reaches beyond a small screen', async () => {

@@ -59,11 +59,18 @@ it.each([1, 2])(
           () => document.querySelector('section[aria-current=true]')?.id.slice('window-'.length) ?? null,
         );
       await expect.poll(front).toBe(stored.session.front);
-      // The keys go to the front window, or to the surface where nothing is in front.
+      // The keys go to the front window, to the surface where nothing is in front, or to where Tab has led.
       const keysTo = () =>
-        person.page.evaluate(() =>
-          document.activeElement?.closest('section, main')?.id.slice('window-'.length),
-        );
+        person.page.evaluate(() => {
+          const focused = document.activeElement;
+          const led = focused?.closest('footer')
+            ? document.querySelector('section[aria-current=true]')
+            : focused;
+          return (
+            led?.closest('section, main')?.id.slice('window-'.length) ??
+            (focused === document.body ? 'nowhere' : '')
+          );
+        });
       await expect.poll(keysTo).toBe(stored.session.front ?? '');
     }
     await context.close();

@@ -37,6 +37,17 @@
     if (keysTo !== undefined) void focusFront(keysTo, question !== null);
   });
 
+  // Whatever had the focus may be gone with what happened, on another page for one: then it comes back to the front.
+  $effect(() => {
+    void desk.session;
+    if (keysTo !== undefined) void refocusIfLost(keysTo);
+  });
+
+  async function refocusIfLost(id: string | null) {
+    await tick();
+    if (document.activeElement === document.body) await focusFront(id, question !== null);
+  }
+
   async function focusFront(id: string | null, asked: boolean) {
     await tick();
     const element = id === null ? surface : surface.querySelector<HTMLElement>(`#window-${id}`);
