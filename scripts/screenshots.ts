@@ -15,6 +15,8 @@ const MOMENT = new Date('2026-11-24T06:12:00');
 
 interface View {
   readonly desk?: () => SessionDocument;
+  /** Another address than the session's. */
+  readonly path?: string;
   readonly open: (person: Person) => Promise<unknown>;
 }
 
@@ -87,6 +89,7 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.press('Enter');
     },
   },
+  access: { path: '/access', open: (person) => type(person, 'a key that nobody has') },
   swept: { open: (person) => person.chord('G') },
 };
 
@@ -111,8 +114,8 @@ async function take(name: string): Promise<void> {
   const page = await browser.newPage({ viewport: VIEWPORT });
   await page.clock.install({ time: MOMENT });
   const session = await createSession((view.desk ?? demo)(), server.url);
-  await page.goto(`${server.url}/sessions/${session}`);
-  await page.locator('section[aria-current=true]').waitFor();
+  await page.goto(`${server.url}${view.path ?? `/sessions/${session}`}`);
+  await page.locator('section[aria-current=true], form').first().waitFor();
   await view.open(new Person(page, session, server.url, []));
   // Previews, fonts and the quiet tap's delay; the page's own clock is what they wait for.
   await page.clock.runFor(1_000);

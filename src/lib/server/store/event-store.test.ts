@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { sql } from 'kysely';
 import pg from 'pg';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
 import { batchOf, flip } from '../../../../tests/batches';
-import { testDatabase, type TestDatabase } from '../../../../tests/database';
+import { useDatabase } from '../../../../tests/use-database';
 import { deskOf, later } from '../../../../tests/desk';
 import { fromDocument } from '../../core/formats/session-document';
 import { simulatedHost } from '../../core/host/simulated-host';
@@ -15,26 +15,13 @@ import { problemsOf } from '../../core/session/invariants';
 import { reduceAll } from '../../core/session/reduce';
 import type { Session } from '../../core/session/session';
 import { ellavane } from '../../demo/ellavane';
-import { connect, type Database } from '../database/connect';
 import { migrate, NewerDatabaseError } from '../database/migrate';
 import { Unavailable } from '../database/trouble';
 import { EVENTS_PER_SNAPSHOT, EventStore } from './event-store';
 
-let database: TestDatabase;
-let db: Database;
+const database = useDatabase();
 
-beforeAll(async () => {
-  database = await testDatabase();
-  await migrate(database.url);
-  db = connect(database.url);
-});
-
-afterAll(async () => {
-  await db.end();
-  await database.drop();
-});
-
-const newStore = () => new EventStore(db, simulatedHost);
+const newStore = () => new EventStore(database.db, simulatedHost);
 
 async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
   const store = newStore();
@@ -54,8 +41,13 @@ const longBatch = (n: number) =>
   );
 
 const snapshotSeq = async (id: string) =>
-  (await db.read.selectFrom('session').select('snapshot_seq').where('id', '=', id).executeTakeFirstOrThrow())
-    .snapshot_seq;
+  (
+    await database.db.read
+      .selectFrom('session')
+      .select('snapshot_seq')
+      .where('id', '=', id)
+      .executeTakeFirstOrThrow()
+  ).snapshot_seq;
 
 /** More batches than any test writes. */
 const ALL = 100_000;
@@ -213,7 +205,7 @@ describe('the event store', () => {
     await store.append(id, flip('b1'));
     const answer = await store.append(id, flip('b1'));
     expect(answer).toMatchObject({ kind: 'appended', confirmation: { first: 2, events: [] } });
-    const rows = await db.read.selectFrom('log').select('id').where('session_id', '=', id).execute();
+    const rows = await database.db.read.selectFrom('log').select('id').where('session_id', '=', id).execute();
     expect(rows).toHaveLength(1);
   });
 
@@ -225,7 +217,7 @@ describe('the event store', () => {
       at: later(n),
     }));
     const session = reduceAll(deskOf('a: a1 a2 | b: b1'), events);
-    const chatty = new EventStore(db, {
+    const chatty = new EventStore(database.db, {
       decide: () => ({ ok: true, events, notices: [], session }),
     });
     expect(await chatty.append(id, flip('b1'))).toMatchObject({ kind: 'appended' });
@@ -261,7 +253,7 @@ describe('the event store', () => {
   ])('does not let anyone %s the log', async (_, statement) => {
     const { store, id } = await newSession();
     await store.append(id, flip('b1'));
-    await expect(sql.raw(statement).execute(db.write)).rejects.toThrow(/append-only/);
+    await expect(sql.raw(statement).execute(database.db.write)).rejects.toThrow(/append-only/);
     expect(await store.after(id, 0, ALL)).toHaveLength(1);
   });
 
@@ -292,7 +284,11 @@ describe('the event store', () => {
     expect(await newStore().load(id)).toEqual(await store.load(id));
     const left = await store.after(id, before?.seq ?? 0, ALL);
     expect(left).toHaveLength(1);
-    const all = await db.read.selectFrom('log').select('first_seq').where('session_id', '=', id).execute();
+    const all = await database.db.read
+      .selectFrom('log')
+      .select('first_seq')
+      .where('session_id', '=', id)
+      .execute();
     expect(all).toHaveLength(1);
   });
 
@@ -371,9 +367,9 @@ describe('migration', () => {
   it('may run twice, and refuses a database that a newer version made', async () => {
     await migrate(database.url);
     await sql`insert into kysely_migration (name, timestamp) values ('9999-from-the-future', '2030')`.execute(
-      db.write,
+      database.db.write,
     );
     await expect(migrate(database.url)).rejects.toThrow(NewerDatabaseError);
-    await sql`delete from kysely_migration where name like '9999%'`.execute(db.write);
+    await sql`delete from kysely_migration where name like '9999%'`.execute(database.db.write);
   });
 });

@@ -1,30 +1,16 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { batchOf, flip } from '../../../../tests/batches';
-import { testDatabase, type TestDatabase } from '../../../../tests/database';
+import { useDatabase } from '../../../../tests/use-database';
 import { deskOf } from '../../../../tests/desk';
 import { simulatedHost } from '../../core/host/simulated-host';
-import { connect, type Database } from '../database/connect';
-import { migrate } from '../database/migrate';
 import { EventStore } from './event-store';
 import { eventStream, type Followed } from './event-stream';
 
-let database: TestDatabase;
-let db: Database;
-
-beforeAll(async () => {
-  database = await testDatabase();
-  await migrate(database.url);
-  db = connect(database.url);
-});
-
-afterAll(async () => {
-  await db.end();
-  await database.drop();
-});
+const database = useDatabase();
 
 async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
-  const store = new EventStore(db, simulatedHost);
+  const store = new EventStore(database.db, simulatedHost);
   const id = `s-${randomUUID()}`;
   await store.create(id, deskOf(line));
   return { store, id };
@@ -174,7 +160,11 @@ describe('the stream of events', () => {
       );
     if (batches > 0) {
       const snapshot = () =>
-        db.read.selectFrom('session').select('snapshot_seq').where('id', '=', id).executeTakeFirstOrThrow();
+        database.db.read
+          .selectFrom('session')
+          .select('snapshot_seq')
+          .where('id', '=', id)
+          .executeTakeFirstOrThrow();
       await expect.poll(async () => (await snapshot()).snapshot_seq).toBeGreaterThan(500);
       await store.prune(0);
     }

@@ -1,0 +1,27 @@
+import { afterAll, beforeAll } from 'vitest';
+import { connect, type Database } from '../src/lib/server/database/connect';
+import { migrate } from '../src/lib/server/database/migrate';
+import { testDatabase, type TestDatabase } from './database';
+
+/** A migrated database for the tests of one file; call once, outside of any test. */
+export function useDatabase(): { readonly db: Database; readonly url: string } {
+  let database: TestDatabase;
+  let db: Database;
+  beforeAll(async () => {
+    database = await testDatabase();
+    await migrate(database.url);
+    db = connect(database.url);
+  });
+  afterAll(async () => {
+    await db.end();
+    await database.drop();
+  });
+  return {
+    get db() {
+      return db;
+    },
+    get url() {
+      return database.url;
+    },
+  };
+}
