@@ -80,14 +80,13 @@ describe('the event store', () => {
   it('carries a batch out once that comes twice at the same moment', async () => {
     const { store, id } = await newSession();
     const batch = flip('b1');
-    const answers = await Promise.all([
-      store.append(id, batch),
-      store.append(id, flip('a1')),
-      store.append(id, batch),
-    ]);
-    expect(answers.map(({ kind }) => kind)).toEqual(['appended', 'appended', 'known']);
-    expect(answers[2]).toMatchObject({ confirmation: { first: 1 } });
-    expect((await store.load(id))?.seq).toBe(2);
+    // The first one is under way alone, so that the others wait together.
+    const answers = await Promise.all(
+      [flip('a2'), batch, flip('a1'), batch].map((each) => store.append(id, each)),
+    );
+    expect(answers.map(({ kind }) => kind)).toEqual(['appended', 'appended', 'appended', 'known']);
+    expect(answers[3]).toMatchObject({ confirmation: { first: 2 } });
+    expect((await store.load(id))?.seq).toBe(3);
   });
 
   it('decides on the newest state what seems to lead to nothing, or to be impossible', async () => {
@@ -267,11 +266,18 @@ describe('the event store', () => {
     // A server that still has it in memory finds out as well.
     expect(await elsewhere.append(id, flip('a1'))).toEqual({ kind: 'no-session' });
     expect(await store.after(id, 0, ALL)).toEqual([]);
-    const removing = elsewhere.remove(id);
-    expect(await elsewhere.append(id, flip('a1'))).toEqual({ kind: 'no-session' });
-    await removing;
     expect(await store.create(id, deskOf('a: a1'))).toBe(true);
     expect(await elsewhere.load(id)).toMatchObject({ seq: 0 });
+  });
+
+  it('takes no batch any more from the moment on at which a session is to be removed', async () => {
+    const { store, id } = await newSession();
+    const underWay = store.append(id, flip('b1'));
+    const removing = store.remove(id);
+    const late = store.append(id, flip('a1'));
+    expect((await underWay).kind).toBe('appended');
+    expect(await late).toEqual({ kind: 'no-session' });
+    expect(await removing).toBe(true);
   });
 
   it('prunes what lies behind a snapshot, and nothing else', async () => {
