@@ -15,11 +15,19 @@ const CHECKS = [
   ['types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'machine']],
 ];
 
+/** Debian's packages that the tests need, and the file that tells whether they are there. */
+const PROGRAMS = [
+  ['chromium', '/usr/bin/chromium'],
+  ['firefox-esr', '/usr/bin/firefox-esr'],
+  ['xvfb', '/usr/bin/Xvfb'],
+  ['x11-xkb-utils', '/usr/bin/setxkbmap'],
+];
+
 await runMain(async () => {
   checkNode();
   await ensureNodePackages();
   if (!process.env.TEST_DATABASE_URL) await ensurePostgres();
-  await ensureDebianPackage('chromium', () => existsSync('/usr/bin/chromium'));
+  for (const [name, file] of PROGRAMS) await ensureDebianPackage(name, () => existsSync(file));
   npx(['svelte-kit', 'sync']);
   await ensureBuild();
 

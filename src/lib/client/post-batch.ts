@@ -1,5 +1,6 @@
 import type { Confirmation } from '../core/replica/replica';
 import type { Batch } from '../core/session/commands';
+import { fetchInTime } from './fetch-in-time';
 
 /** What became of sending a batch. */
 export type Outcome =
@@ -10,21 +11,41 @@ export type Outcome =
   | { readonly type: 'failed'; readonly detail: string }
   /** It cannot be reached, or not now: nothing is said about the batch. */
   | { readonly type: 'unreachable'; readonly waitMs: number }
+  /** It was given up by whoever sent it. */
+  | { readonly type: 'given-up' }
   /** The access key was revoked, or never given. */
   | { readonly type: 'locked' };
 
 /** Answers that pass by themselves. */
 const PASSING: ReadonlySet<number> = new Set([408, 429, 502, 503, 504]);
 
-/** Sends a batch. */
-export async function postBatch(session: string, batch: Batch): Promise<Outcome> {
+/**
+ * A request longer than this, in letters, ends with the page, and is sent by the next one. Browsers allow 64 KiB for
+ * all that a page has under way (Fetch, WHATWG), and a letter can be three bytes.
+ */
+const MOST_KEPT_ALIVE = 16_000;
+
+/** Sends a batch, and waits for an answer until `signal` says that none will come. */
+export const postBatch = (session: string, batch: Batch, signal: AbortSignal): Promise<Outcome> =>
+  Promise.race([post(session, batch), givenUp(signal)]);
+
+/** Not left to `fetch`: in some browsers one that was under way when its page was left never ends, aborted or not. */
+const givenUp = (signal: AbortSignal): Promise<Outcome> =>
+  new Promise((resolve) => signal.addEventListener('abort', () => resolve({ type: 'given-up' })));
+
+async function post(session: string, batch: Batch): Promise<Outcome> {
+  const sent = JSON.stringify(batch);
   let response: Response;
+  let body: string;
   try {
-    response = await fetch(`/api/sessions/${session}/commands`, {
+    response = await fetchInTime(`/api/sessions/${session}/commands`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(batch),
+      body: sent,
+      // So that what was done last is stored though the page is left at once.
+      keepalive: sent.length < MOST_KEPT_ALIVE,
     });
+    body = await response.text();
   } catch {
     // What fetch throws is always about reaching the server.
     return { type: 'unreachable', waitMs: 0 };
@@ -32,11 +53,20 @@ export async function postBatch(session: string, batch: Batch): Promise<Outcome>
   if (PASSING.has(response.status))
     return { type: 'unreachable', waitMs: Number(response.headers.get('retry-after') ?? 0) * 1000 || 0 };
   if (response.status === 401) return { type: 'locked' };
-  const body: unknown = await response.json().catch(() => null);
-  if (response.ok && isConfirmation(body)) return { type: 'stored', confirmation: body };
-  const detail = detailOf(body) ?? `The server answered ${response.status}.`;
+  const answer = parsed(body);
+  if (response.ok && isConfirmation(answer)) return { type: 'stored', confirmation: answer };
+  const detail = detailOf(answer) ?? `The server answered ${response.status}.`;
   const refused = response.status >= 400 && response.status < 500;
   return { type: refused ? 'refused' : 'failed', detail };
+}
+
+/** What a text says as JSON; null if it is none. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
 }
 
 const isConfirmation = (body: unknown): body is Confirmation =>

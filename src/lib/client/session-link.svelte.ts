@@ -11,6 +11,7 @@ import {
 import type { Batch, Wish } from '../core/session/commands';
 import type { Event } from '../core/session/events';
 import type { Session } from '../core/session/session';
+import { fetchInTime } from './fetch-in-time';
 import { newId } from './ids';
 import { followNews } from './news/follow';
 import type { News } from './news/messages';
@@ -23,6 +24,9 @@ const LONGEST_WAIT_MS = 4_000;
 
 /** A batch on which the server failed this many times is set aside, so that the ones behind it get on. */
 export const MOST_TRIES = 5;
+
+/** What is not stored after this long, in ms, is said to be so. */
+const LATE_MS = 2_000;
 
 export interface Submitted {
   readonly events: readonly Event[];
@@ -38,6 +42,8 @@ export interface LinkListener {
   refused(detail: string): void;
   /** Something could not be stored and was set aside. */
   setAside(): void;
+  /** So many changes have waited long to be stored, and are still not. */
+  late(unsent: number): void;
   /** What was done cannot be kept for a reload: the browser's storage is full. */
   notKept(): void;
   /** The session was deleted. */
@@ -56,10 +62,14 @@ export class SessionLink {
   offline = $state(false);
   /** Batches that the server has not acknowledged. */
   readonly unsent = $derived(this.#replica.pending.length);
+  readonly #oldest = $derived(this.#replica.pending[0]?.batch.id);
+  /** True while the oldest of them has waited for longer than is usual. */
+  late = $state(false);
   /** What could not be stored and waits for a decision. */
   aside = $state.raw<readonly SetAside[]>([]);
 
   #sending = false;
+  #underWay = new AbortController();
   #wait = FIRST_WAIT_MS;
   #closed = false;
   #retry: ReturnType<typeof setTimeout> | undefined;
@@ -88,13 +98,34 @@ export class SessionLink {
   open(): () => void {
     this.#follow();
     void this.#send();
+    const unwatch = $effect.root(() => {
+      $effect(() => this.#watchOldest());
+    });
     const again = () => void this.#send();
+    // To a page that was kept for the way back, what was under way when it was left is never answered.
+    const back = ({ persisted }: PageTransitionEvent) => persisted && this.#underWay.abort();
     window.addEventListener('online', again);
+    window.addEventListener('pageshow', back);
     return () => {
       this.#closed = true;
       clearTimeout(this.#retry);
+      unwatch();
       this.#unfollow();
       window.removeEventListener('online', again);
+      window.removeEventListener('pageshow', back);
+    };
+  }
+
+  /** Says when one has waited long to be stored; the returned function ends that. */
+  #watchOldest(): (() => void) | undefined {
+    if (this.#oldest === undefined) return;
+    const timer = setTimeout(() => {
+      this.late = true;
+      this.listener.late(this.unsent);
+    }, LATE_MS);
+    return () => {
+      clearTimeout(timer);
+      this.late = false;
     };
   }
 
@@ -177,8 +208,11 @@ export class SessionLink {
 
   /** Answers whether the next one may follow at once. */
   async #sendOne(batch: Batch): Promise<boolean> {
-    const outcome = await postBatch(this.id, batch);
+    this.#underWay = new AbortController();
+    const outcome = await postBatch(this.id, batch, this.#underWay.signal);
     switch (outcome.type) {
+      case 'given-up':
+        return true;
       case 'stored':
         this.#reached();
         this.#tries.delete(batch.id);
@@ -286,15 +320,18 @@ export class SessionLink {
   /** The server's log is another than the one this page knows: after a restore, or a long sleep. */
   async #loadAfresh(): Promise<void> {
     this.#unfollow();
-    const response = await fetch(`/api/sessions/${this.id}`).catch(() => null);
+    const response = await fetchInTime(`/api/sessions/${this.id}`).catch(() => null);
     if (this.#closed) return;
     if (response?.status === 404) return this.listener.gone();
-    if (!response?.ok) {
+    const stored: { session: Session; seq: number } | null = response?.ok
+      ? await response.json().catch(() => null)
+      : null;
+    if (this.#closed) return;
+    if (!stored) {
       this.offline = true;
       this.#retry = setTimeout(() => void this.#loadAfresh(), LONGEST_WAIT_MS);
       return;
     }
-    const stored = (await response.json()) as { session: Session; seq: number };
     this.#early.clear();
     this.#replica = anew(this.#replica, this.host, stored);
     this.listener.changed();

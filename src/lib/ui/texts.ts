@@ -2,6 +2,7 @@
 import type { Notice } from '../core/host/host';
 import type { CandidateKind } from '../core/search/candidates';
 import type { HeldKey } from '../core/keys/key-map';
+import type { KeyRow } from '../core/keys/writing-keys';
 import type { Event } from '../core/session/events';
 import { MOST_WINDOWS } from '../core/session/limits';
 import type { PutAway, Session, Window } from '../core/session/session';
@@ -28,6 +29,16 @@ export const KEY_TEXTS: Readonly<Record<HeldKey, string>> = {
   glance: 'glance at the bare surface',
   'next-question': 'go to the next question',
 };
+
+const ROW_TEXTS: Readonly<Record<KeyRow, string>> = {
+  digits: 'digit row',
+  top: 'top row of letters',
+  home: 'middle row of letters',
+  bottom: 'bottom row of letters',
+};
+
+/** Where a key is whose label is not known; `nth` is 1 at the left end. */
+export const keySeatText = (row: KeyRow, nth: number): string => `key ${nth} of the ${ROW_TEXTS[row]}`;
 
 /** What kind of thing a result is. */
 export const KIND_TEXTS: Readonly<Record<CandidateKind, string>> = {
@@ -188,6 +199,8 @@ export const TEXTS = {
   bareSurface: 'Bare surface',
   offline: 'Working offline: your changes are kept here and sent later',
   unsent: (count: number) => `${count} to send`,
+  notStoredYet: (count: number) =>
+    count === 1 ? '1 change is not stored yet' : `${count} changes are not stored yet`,
   refused: (detail: string) => `The server did not accept the last change: ${detail}`,
   setAside: 'A change could not be stored and was set aside: Settings has it, to send again or export',
   asideCount: (count: number) =>
@@ -226,11 +239,18 @@ export const TEXTS = {
 
 export const SETTINGS_TEXTS = {
   title: 'Settings',
-  names: { holdKey: 'Hold key', theme: 'Colours', holding: 'No holding' } as Readonly<Record<string, string>>,
+  names: { holdKey: 'Hold key', keyboard: 'Key labels', theme: 'Colours', holding: 'No holding' } as Readonly<
+    Record<string, string>
+  >,
   holdKeyHints: {
     Alt: '',
     Meta: 'Where Meta copies, pastes and saves, those keys then switch windows; the desktop may keep some for itself.',
   } as Readonly<Record<string, string>>,
+  keyboardAutomatic: 'as I type',
+  keyboardShow: 'Show layouts',
+  keyboardNotFound: 'No layout is called that.',
+  keyboardHint:
+    'Where a label is not known yet, the key is drawn among the three rows of letters. Typing teaches it.',
   aside: 'Changes that could not be stored',
   asideHint: 'The server failed on these several times, or did not take them. They are kept in this browser.',
   asideRetry: 'Send again',

@@ -1,54 +1,69 @@
-import { newId } from '../ids';
 import { openEventSource } from './event-source';
 import { NewsHub, type Followed } from './hub';
-import type { FromPage, News } from './messages';
+import type { FromPage, News, ToPage } from './messages';
+
+/** Where a page is, what it does with news, and what to do if this way of listening cannot be had. */
+interface Listening {
+  here(): Followed;
+  hear(news: News): void;
+  failed(): void;
+}
 
 /**
  * Tells `tell` what happens in a session, until the returned function is called: through the worker that all pages of
- * this browser share, or where there are no shared workers over a connection of this page's own.
+ * this browser share, or where there are no shared workers over a connection of this page's own. A page that the
+ * browser keeps for the way back does not listen meanwhile, and goes on where it was.
  */
-export function followNews(followed: Followed, tell: (news: News) => void): () => void {
-  if (typeof SharedWorker === 'undefined') return new NewsHub(openEventSource).follow(followed, tell);
-  return followShared(followed, tell);
+export function followNews({ session, after }: Followed, tell: (news: News) => void): () => void {
+  let position = after;
+  let listen = typeof SharedWorker === 'undefined' ? listenAlone : listenTogether;
+  let leave: () => void = () => undefined;
+  const listening: Listening = {
+    here: () => ({ session, after: position }),
+    hear(news) {
+      if (news.type === 'stored')
+        position = Math.max(position, news.confirmation.first + news.confirmation.events.length - 1);
+      tell(news);
+    },
+    failed() {
+      leave();
+      listen = listenAlone;
+      start();
+    },
+  };
+  const start = () => (leave = listen(listening));
+  const hide = () => leave();
+  const show = ({ persisted }: PageTransitionEvent) => persisted && start();
+  window.addEventListener('pagehide', hide);
+  window.addEventListener('pageshow', show);
+  start();
+  return () => {
+    leave();
+    window.removeEventListener('pagehide', hide);
+    window.removeEventListener('pageshow', show);
+  };
 }
 
-function followShared(followed: Followed, tell: (news: News) => void): () => void {
-  let position = followed.after;
-  const hear = (news: News) => {
-    if (news.type === 'stored')
-      position = Math.max(position, news.confirmation.first + news.confirmation.events.length - 1);
-    tell(news);
-  };
+function listenAlone({ here, hear }: Listening): () => void {
+  return new NewsHub(openEventSource).follow(here(), hear);
+}
+
+function listenTogether({ here, hear, failed }: Listening): () => void {
   const worker = new SharedWorker(new URL('./news-worker.ts', import.meta.url), {
     type: 'module',
     name: 'key-fold news',
   });
-  const post = (message: FromPage) => worker.port.postMessage(message);
-  const alive = `key-fold/page/${newId()}`;
-  let died: () => void = () => undefined;
-  const follow = () => post({ type: 'follow', session: followed.session, after: position, alive });
-  const leave = () => post({ type: 'leave' });
-  const back = ({ persisted }: PageTransitionEvent) => persisted && follow();
-  window.addEventListener('pagehide', leave);
-  window.addEventListener('pageshow', back);
-  let leaveDirect: (() => void) | null = null;
-  worker.onerror = () => {
-    leaveDirect ??= new NewsHub(openEventSource).follow({ ...followed, after: position }, hear);
+  const { port } = worker;
+  const post = (message: FromPage) => port.postMessage(message);
+  worker.onerror = failed;
+  port.onmessage = ({ data }: MessageEvent<ToPage>) => {
+    if (data.type === 'still-there') post({ type: 'here', ...here() });
+    else hear(data);
   };
-  worker.port.onmessage = ({ data }: MessageEvent<News>) => hear(data);
-  // The lock first: a worker that got it before the page would take the page for dead.
-  if (navigator.locks)
-    void navigator.locks.request(alive, () => {
-      follow();
-      return new Promise<void>((resolve) => (died = resolve));
-    });
-  else follow();
+  post({ type: 'follow', ...here() });
   return () => {
-    leave();
-    died();
-    leaveDirect?.();
-    worker.port.close();
-    window.removeEventListener('pagehide', leave);
-    window.removeEventListener('pageshow', back);
+    post({ type: 'leave' });
+    // A page is not kept for the way back if anything still reaches it.
+    port.close();
   };
 }

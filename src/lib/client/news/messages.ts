@@ -1,9 +1,12 @@
 /** What pages and the worker that listens for all of them say to each other. */
 import type { Confirmation } from '../../core/replica/replica';
+import type { Followed } from './hub';
 
 export type FromPage =
-  /** Tell me what happens in a session after an event. `alive` names a lock that the page holds as long as it lives. */
-  | { readonly type: 'follow'; readonly session: string; readonly after: number; readonly alive: string }
+  /** Tell me what happens in a session after an event. */
+  | ({ readonly type: 'follow' } & Followed)
+  /** I am still there, and have heard up to here. */
+  | ({ readonly type: 'here' } & Followed)
   | { readonly type: 'leave' };
 
 export type News =
@@ -14,3 +17,6 @@ export type News =
   | { readonly type: 'afresh' }
   /** Whether the server is heard. */
   | { readonly type: 'heard' | 'unheard' };
+
+/** What the worker tells a page: news, and now and then a question. */
+export type ToPage = News | { readonly type: 'still-there' };

@@ -13,6 +13,7 @@ const key = (code: string, more: Partial<KeyInput> = {}): KeyInput => ({
   phase: 'down',
   code,
   key: code.replace('Key', '').toLowerCase(),
+  modifier: null,
   alt: false,
   control: false,
   meta: false,
@@ -58,9 +59,14 @@ describe('keys while holding', () => {
   });
 
   it('commit at the release, with Shift if it is down', () => {
-    const up = key('AltLeft', { phase: 'up', key: 'Alt' });
+    const up = key('AltLeft', { phase: 'up', key: 'Alt', modifier: 'Alt' });
     expect(interpret(up, holding)).toEqual({ type: 'hold-up', shift: false });
     expect(interpret({ ...up, shift: true }, holding)).toEqual({ type: 'hold-up', shift: true });
+  });
+
+  it('do not commit while another hold key is still down', () => {
+    const one = key('AltLeft', { phase: 'up', key: 'Alt', modifier: 'Alt', alt: true });
+    expect(interpret(one, holding)).toEqual({ type: 'swallow' });
   });
 });
 
@@ -74,6 +80,18 @@ describe('traps', () => {
   it('nothing is a shortcut during composition', () => {
     expect(interpret(key('KeyS', { alt: true, composing: true }), closed)).toBeNull();
     expect(interpret(key('KeyS', { alt: true, key: 'Process' }), closed)).toBeNull();
+  });
+
+  it('but the hold key that comes up during composition has come up', () => {
+    const up = key('AltLeft', { phase: 'up', key: 'Alt', modifier: 'Alt', composing: true });
+    expect(interpret(up, holding)).toEqual({ type: 'hold-up', shift: false });
+    expect(interpret({ ...up, phase: 'down', alt: true }, closed)).toBeNull();
+  });
+
+  it('the space bar coming up ends a glance that it began, and is the page’s otherwise', () => {
+    const up = key('Space', { phase: 'up', key: ' ' });
+    expect(interpret(up, { ...closed, taken: true })).toEqual({ type: 'glance', on: false });
+    expect(interpret(up, closed)).toBeNull();
   });
 
   it('a key that was taken and is still down types nothing when the hold key is gone', () => {
@@ -133,7 +151,9 @@ describe('the hold key is a setting', () => {
     const around: Surroundings = { ...closed, settings: { ...settings, holdKey: 'Meta' } };
     expect(interpret(key('KeyS', { meta: true }), around)).toMatchObject({ type: 'step' });
     expect(interpret(key('KeyS', { alt: true }), around)).toBeNull();
-    expect(interpret(key('x', { phase: 'up', key: 'Meta' }), around)).toMatchObject({ type: 'hold-up' });
+    expect(interpret(key('MetaLeft', { phase: 'up', key: 'Meta', modifier: 'Meta' }), around)).toMatchObject({
+      type: 'hold-up',
+    });
   });
 
   it('a stored Control is Alt: copy, paste and close stay the browser’s', () => {

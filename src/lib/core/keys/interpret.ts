@@ -1,7 +1,7 @@
-import { holdKeyOf, type Settings } from '../session/session';
+import { holdKeyOf, type Settings, type UsableHoldKey } from '../session/session';
 import type { Step, Switcher } from '../switcher/switcher';
-import { isHeld, isHoldKey, type KeyInput } from './key-input';
-import { heldKeyAt, isStep, type Action } from './key-map';
+import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from './key-input';
+import { heldKeyAt, isStep, KEY_MAP, type Action } from './key-map';
 
 /** What the person wants, read from one key event in its surroundings. */
 export type Intent =
@@ -41,19 +41,26 @@ export const PAGE_ROWS = 5;
 
 /** What a key event asks for; null when it belongs to the page or the browser. */
 export function interpret(input: KeyInput, around: Surroundings): Intent | null {
-  if (input.composing || input.key === 'Process') return null;
+  const released = input.phase === 'up' && isHoldKey(input, holdKeyOf(around.settings));
+  if (isComposing(input) && !released) return null;
   const leftover = input.phase === 'down' && input.repeat && around.taken;
   return meaningOf(input, around) ?? (leftover ? { type: 'swallow' } : null);
 }
 
 function meaningOf(input: KeyInput, around: Surroundings): Intent | null {
   const holdKey = holdKeyOf(around.settings);
-  if (isHoldKey(input, holdKey))
-    return input.phase === 'down' ? { type: 'hold-down' } : { type: 'hold-up', shift: input.shift };
-  if (input.phase === 'up') return input.code === 'Space' ? { type: 'glance', on: false } : null;
+  if (isHoldKey(input, holdKey)) return ofHoldKey(input, holdKey);
+  if (input.phase === 'up')
+    return input.code === KEY_MAP.glance.code && around.taken ? { type: 'glance', on: false } : null;
   if (isHeld(input, holdKey)) return whileHeld(input, around);
   const plain = !input.alt && !input.control && !input.meta && !input.altGraph;
   return plain && around.switcher !== 'closed' ? inSwitcher(input, around) : null;
+}
+
+/** It comes up when the last of the keys that are the hold key does. */
+function ofHoldKey(input: KeyInput, holdKey: UsableHoldKey): Intent {
+  if (input.phase === 'down') return { type: 'hold-down' };
+  return isHoldKeyDown(input, holdKey) ? { type: 'swallow' } : { type: 'hold-up', shift: input.shift };
 }
 
 /** Nothing that is typed for the search line may close or quit anything. */

@@ -1,7 +1,8 @@
 import type { UsableHoldKey } from '../session/session';
+import type { Modifier } from './modifiers';
 
-/** What a key event says, without the event: keys are matched by position (`code`), never by character. */
-export interface KeyInput {
+/** What a key event says as it arrives, without the event: keys are matched by position (`code`), never by character. */
+export interface ArrivedKey {
   readonly phase: 'down' | 'up';
   /** The position, as in the UI Events `code` values, e.g. `KeyS`. */
   readonly code: string;
@@ -16,16 +17,27 @@ export interface KeyInput {
   readonly composing: boolean;
 }
 
+/** A key event once `readModifiers` has read it: its modifiers are those after the event. */
+export interface KeyInput extends ArrivedKey {
+  /** Which modifier the key itself is; null if it is none. */
+  readonly modifier: Modifier | null;
+}
+
 /** Whether this event is the hold key itself going down or up. AltGraph is never the hold key. */
-export const isHoldKey = (input: KeyInput, holdKey: UsableHoldKey): boolean => input.key === holdKey;
+export const isHoldKey = ({ modifier }: KeyInput, holdKey: UsableHoldKey): boolean => modifier === holdKey;
+
+/** Whether the hold key is down after this event, alone or not. */
+export const isHoldKeyDown = ({ alt, meta }: ArrivedKey, holdKey: UsableHoldKey): boolean =>
+  ({ Alt: alt, Meta: meta })[holdKey];
+
+/** Whether an input method is at work: then nothing that goes down is a shortcut. */
+export const isComposing = ({ composing, key }: ArrivedKey): boolean => composing || key === 'Process';
 
 /**
  * Whether exactly the hold key is held (with or without Shift). AltGraph types characters, and so does Control
  * with Alt on one platform, so neither counts.
  */
 export function isHeld(input: KeyInput, holdKey: UsableHoldKey): boolean {
-  if (input.altGraph) return false;
-  const held = { Alt: input.alt, Control: input.control, Meta: input.meta };
-  const others = Object.entries(held).some(([name, down]) => down && name !== holdKey);
-  return held[holdKey] && !others;
+  const others = { Alt: input.meta, Meta: input.alt }[holdKey] || input.control || input.altGraph;
+  return isHoldKeyDown(input, holdKey) && !others;
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { afterNavigate } from '$app/navigation';
+  import { fetchInTime } from '../../client/fetch-in-time';
   import { ACCESS_TEXTS } from '../texts';
 
   let { key }: { key: string } = $props();
@@ -17,7 +18,7 @@
 
   async function enter(event?: Event) {
     event?.preventDefault();
-    const response = await fetch('/api/access', {
+    const response = await fetchInTime('/api/access', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ key: entered.trim() }),

@@ -3,7 +3,7 @@
   import { simulatedHost } from '../../core/host/simulated-host';
   import type { Session } from '../../core/session/session';
   import { pageStorage } from '../../client/page-storage';
-  import { learnKeyLabels } from '../../client/key-labels.svelte';
+  import { followKeyboard } from '../../client/key-labels.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Surface from '../surface/Surface.svelte';
   import SettingsDialog from '../settings/SettingsDialog.svelte';
@@ -27,11 +27,10 @@
   }
 
   onMount(() => {
-    const close = desk.link.open();
-    void learnKeyLabels();
+    const endings = [desk.link.open(), followKeyboard()];
     const clock = setInterval(() => (now = new Date()), CLOCK_MS);
     return () => {
-      close();
+      for (const end of endings) end();
       clearInterval(clock);
     };
   });
@@ -43,7 +42,9 @@
   onkeyupcapture={desk.onKey}
   onpointermovecapture={desk.onPointer}
   onpointerdowncapture={desk.onPointer}
+  onwheelcapture={desk.onPointer}
   onblur={desk.onBlur}
+  onpagehide={desk.onBlur}
 />
 <svelte:head><title>{desk.session.title} · Key Fold</title></svelte:head>
 

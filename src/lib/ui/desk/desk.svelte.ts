@@ -1,8 +1,9 @@
 import type { Host, Notice } from '../../core/host/host';
 import { newestPutAway } from '../../core/host/putting-away';
 import { interpret, type Intent } from '../../core/keys/interpret';
-import { isHeld, isHoldKey, type KeyInput } from '../../core/keys/key-input';
+import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from '../../core/keys/key-input';
 import { isStep, KEY_MAP, type Action, type HeldKey } from '../../core/keys/key-map';
+import { isUntoldDown, NONE_DOWN, readModifiers, type ModifiersDown } from '../../core/keys/modifiers';
 import type { Wish } from '../../core/session/commands';
 import type { Event as SessionEvent } from '../../core/session/events';
 import type { ApplicationId, DocumentId, Session, WindowId } from '../../core/session/session';
@@ -18,10 +19,11 @@ import {
 } from '../../core/switcher/switcher';
 import { wishFor, type Target } from '../../core/switcher/acting';
 import { standingOfLoneWindow } from '../../core/switcher/standing';
-import { keyInputFrom } from '../../client/key-input';
-import { chordLabel } from '../../client/key-labels.svelte';
+import { arrivedKey } from '../../client/arrived-key';
+import { learnFrom } from '../../client/key-labels.svelte';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { SessionLink } from '../../client/session-link.svelte';
+import { chordName } from '../parts/key-names';
 import { happenedText, noticeText, standingText, TEXTS, windowName } from '../texts';
 
 /**
@@ -66,12 +68,16 @@ export class Desk {
   hurried = false;
   #steppedAt = -Infinity;
 
+  /** True from a loss of the focus on, until an event tells whether the hold key is still down. */
+  unsure = $state(false);
+
   shifted = $state(false);
   settingsOpen = $state(false);
 
   readonly highlighted = $derived(this.switcher && targetOf(this.switcher, this.session));
   readonly putAway = $derived.by(() => newestPutAway(this.session)?.entry ?? null);
   #holding = false;
+  #modifiers: ModifiersDown = NONE_DOWN;
   #explaining: ReturnType<typeof setTimeout> | undefined;
   readonly #flushes = new Set<() => void>();
   #showing: ReturnType<typeof setTimeout> | undefined;
@@ -94,6 +100,7 @@ export class Desk {
       changed: () => this.#advance({ type: 'session-changed' }),
       refused: (detail) => this.say(TEXTS.refused(detail), true),
       setAside: () => this.say(TEXTS.setAside, true),
+      late: (unsent) => this.say(TEXTS.notStoredYet(unsent)),
       notKept: () => this.say(TEXTS.notKept, true),
       gone: () => this.say(TEXTS.gone, true),
       locked,
@@ -139,12 +146,15 @@ export class Desk {
 
   /** Handles a key of the page; capture it at the window, before anything in the page sees it. */
   readonly onKey = (event: KeyboardEvent): void => {
-    if (this.settingsOpen) return;
-    const input = keyInputFrom(event);
+    // With two windows side by side, the one that has only the pointer hears keys too in some browsers.
+    if (!document.hasFocus()) return;
+    const { down, input } = readModifiers(this.#modifiers, arrivedKey(event));
+    this.#modifiers = down;
+    learnFrom(input);
     this.shifted = input.shift;
     this.#noticeHold(input);
     const intent = interpret(input, {
-      switcher: this.switcher?.mode ?? 'closed',
+      switcher: this.settingsOpen ? 'closed' : (this.switcher?.mode ?? 'closed'),
       typed: Boolean(this.switcher?.search),
       taken: this.#taken.has(input.code),
       searching: this.#searching,
@@ -155,6 +165,8 @@ export class Desk {
     if (!intent) return;
     // The hold key alone would open a menu in some browsers when it comes up.
     event.preventDefault();
+    // There, nothing switches; but what is bound must not reach the browser's own menus either.
+    if (this.settingsOpen) return;
     if (intent.type !== 'hold-down' && intent.type !== 'hold-up') event.stopPropagation();
     this.#perform(intent);
   };
@@ -162,6 +174,8 @@ export class Desk {
   /** The page lost the focus: a release may go unseen, and an open switcher waits for the next event to tell. */
   readonly onBlur = (): void => {
     this.#hold(false);
+    this.#modifiers = NONE_DOWN;
+    this.unsure = true;
     this.shifted = false;
     this.#tapped = false;
     this.#searching = false;
@@ -169,9 +183,12 @@ export class Desk {
     this.glancing = false;
   };
 
-  /** Handles a pointer that moves or is pressed: it tells whether the hold key is still down. */
-  readonly onPointer = (event: PointerEvent): void => {
-    if (!event.getModifierState(this.#holdKey)) this.#releaseMissed();
+  /** Handles a pointer that moves, is pressed or scrolls: it tells whether the hold key is still down. */
+  readonly onPointer = (event: MouseEvent): void => {
+    if (event.type !== 'pointermove') this.#tapped = false;
+    this.unsure = false;
+    if (!event.getModifierState(this.#holdKey) && !isUntoldDown(this.#modifiers, this.#holdKey))
+      this.#releaseMissed();
   };
 
   /** Opens the switcher so that it stays, or lets the open one stay. */
@@ -256,7 +273,7 @@ export class Desk {
   }
 
   #noticeText(notice: Notice): string {
-    return noticeText(this.session, notice, (key) => chordLabel(this.#holdKey, KEY_MAP[key]));
+    return noticeText(this.session, notice, (key) => chordName(this.#holdKey, KEY_MAP[key]));
   }
 
   /** Brings the next window to the front that asks about unsaved work, after the one in front. */
@@ -381,11 +398,12 @@ export class Desk {
 
   /** A release that was not seen shows at the next event. */
   #noticeHold(input: KeyInput): void {
+    this.unsure = false;
+    if (this.settingsOpen) return this.#hold(false);
     if (isHoldKey(input, this.#holdKey)) return;
-    const held = isHeld(input, this.#holdKey);
-    this.#hold(held);
+    this.#hold(isHeld(input, this.#holdKey) && !isComposing(input));
     this.#tapped = false;
-    if (!held) this.#releaseMissed();
+    if (!isHoldKeyDown(input, this.#holdKey)) this.#releaseMissed();
   }
 
   /** The hold key came up while the page could not see it: nothing is committed (switching rule 8). */
@@ -457,7 +475,7 @@ export class Desk {
       return TEXTS.found(title, search.highlighted + 1, search.results.length);
     }
     const { highlighted } = this;
-    if (!highlighted) return TEXTS.nothingRuns(chordLabel(this.#holdKey, KEY_MAP.search));
+    if (!highlighted) return TEXTS.nothingRuns(chordName(this.#holdKey, KEY_MAP.search));
     const { name } = applicationOf(this.session, highlighted.application);
     if (highlighted.window === null) return `${name}. ${TEXTS.noWindows}`;
     const states = standingOfLoneWindow(this.session, highlighted.window).map(standingText);

@@ -3,9 +3,9 @@
   import { KEY_MAP } from '../../core/keys/key-map';
   import { applicationOf, askingWindows, titleOf, windowOf } from '../../core/session/views';
   import { holdKeyOf } from '../../core/session/session';
-  import { chordLabel, keyLabel } from '../../client/key-labels.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import { LEGENDS } from '../legends';
+  import Chord from '../parts/Chord.svelte';
   import Key from '../parts/Key.svelte';
   import Legend from '../parts/Legend.svelte';
   import { putAwayText, TEXTS } from '../texts';
@@ -41,7 +41,7 @@
       class="truncate text-bar-soft"
       onmousedown={(event) => event.preventDefault()}
       onclick={() => desk.press('put-back')}
-      ><Key dark label={keyLabel(KEY_MAP['put-back'].code)} />
+      ><Key dark code={KEY_MAP['put-back'].code} />
       {TEXTS.putsBack(putAwayText(desk.putAway))}</button
     >
   {/if}
@@ -49,6 +49,8 @@
     <span class="bg-marigold px-2 text-on-marigold"
       >{TEXTS.offline}{desk.link.unsent > 0 ? ` (${TEXTS.unsent(desk.link.unsent)})` : ''}</span
     >
+  {:else if desk.link.late}
+    <span class="shrink-0 bg-marigold px-2 text-on-marigold">{TEXTS.notStoredYet(desk.link.unsent)}</span>
   {/if}
   {#if asking > 0}
     <button
@@ -57,7 +59,7 @@
       class="flex shrink-0 items-center gap-1.5 bg-marigold px-2 text-on-marigold"
       onmousedown={(event) => event.preventDefault()}
       onclick={() => desk.nextQuestion()}
-      ><Key label={chordLabel(holdKeyOf(desk.session.settings), KEY_MAP['next-question'])} />
+      ><Chord settings={desk.session.settings} held="next-question" />
       {TEXTS.askingCount(asking)}</button
     >
   {/if}
@@ -68,8 +70,11 @@
       onclick={() => (desk.settingsOpen = true)}>{TEXTS.asideCount(desk.link.aside.length)}</button
     >
   {/if}
-  <span class="ml-auto flex min-w-0 items-center gap-2.5 overflow-hidden">
-    {#if !desk.held}hold <Key dark label={holdKeyOf(desk.session.settings)} /> then{/if}
+  <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
+  <span class="ml-auto flex h-6 min-w-0 flex-wrap items-center justify-end gap-x-2.5 overflow-hidden">
+    {#if !desk.held}<span class="flex h-6 items-center gap-1"
+        >hold <Key dark label={holdKeyOf(desk.session.settings)} /> then</span
+      >{/if}
     <Legend {desk} entries={keys} />
   </span>
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}

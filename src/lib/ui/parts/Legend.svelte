@@ -1,10 +1,10 @@
 <script lang="ts">
   import { heldKeyAt, KEY_MAP, type HeldKey } from '../../core/keys/key-map';
-  import { keyLabel } from '../../client/key-labels.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import type { LegendEntry } from '../legends';
   import { KEY_TEXTS } from '../texts';
   import Key from './Key.svelte';
+  import { keyName } from './key-names';
 
   /** Keys and what they do; each does the same when the pointer presses it, with Shift too. */
   let { desk, entries }: { desk: Desk; entries: readonly LegendEntry[] } = $props();
@@ -25,7 +25,7 @@
       <button
         type="button"
         tabindex="-1"
-        aria-label="{keyLabel(KEY_MAP[key].code)} {KEY_TEXTS[key]}"
+        aria-label="{keyName(KEY_MAP[key].code)} {KEY_TEXTS[key]}"
         class="flex min-h-6 min-w-6 items-center justify-center gap-1"
         onmousedown={(event) => event.preventDefault()}
         onclick={(event) => press(event, key)}
@@ -33,7 +33,7 @@
         onpointerup={() => glance(key, false)}
         onpointerleave={() => glance(key, false)}
       >
-        <Key dark label={keyLabel(KEY_MAP[key].code)} />
+        <Key dark code={KEY_MAP[key].code} />
         {keys.length === 1 ? text : ''}
       </button>
     {/each}

@@ -1,11 +1,14 @@
 <script lang="ts">
   import { Dialog, Label, RadioGroup, Switch } from 'bits-ui';
   import { goto } from '$app/navigation';
+  import { fetchInTime } from '../../client/fetch-in-time';
   import { holdKeyOf, THEMES, USABLE_HOLD_KEYS, type Settings } from '../../core/session/session';
   import { sessionCatalogue } from '../../core/search/catalogue';
   import { strongest } from '../../core/search/search';
   import type { Desk } from '../desk/desk.svelte';
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../texts';
+
+  import KeyboardSetting from './KeyboardSetting.svelte';
 
   let { desk }: { desk: Desk } = $props();
 
@@ -13,6 +16,9 @@
   const learned = $derived(strongest(desk.session.learned, new Date().toISOString()));
   const catalogue = $derived(sessionCatalogue(desk.session));
   let importing = $state('');
+
+  /** A large desk waits for its turn to be checked. */
+  const IMPORT_TAKES_MS = 60_000;
 
   const change = (patch: Partial<Settings>) =>
     desk.wish({ type: 'change-settings', settings: { ...settings, ...patch } });
@@ -27,11 +33,15 @@
     const [file] = event.currentTarget.files ?? [];
     if (!file) return;
     try {
-      const response = await fetch('/api/sessions', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: await file.text(),
-      });
+      const response = await fetchInTime(
+        '/api/sessions',
+        {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: await file.text(),
+        },
+        IMPORT_TAKES_MS,
+      );
       const answer: { id?: string; detail?: string } = await response.json();
       if (!response.ok || !answer.id) importing = SETTINGS_TEXTS.notImported(file.name, answer.detail ?? '');
       else await goto(`/sessions/${answer.id}`);
@@ -44,7 +54,9 @@
   let notDeleted = $state('');
 
   async function deleteDesk() {
-    const response = await fetch(`/api/sessions/${desk.link.id}`, { method: 'DELETE' }).catch(() => null);
+    const response = await fetchInTime(`/api/sessions/${desk.link.id}`, { method: 'DELETE' }).catch(
+      () => null,
+    );
     if (response?.ok) location.assign('/');
     else notDeleted = SETTINGS_TEXTS.notDeleted(SETTINGS_TEXTS.noServer);
   }
@@ -81,6 +93,7 @@
       {#if SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}
         <p class="-mt-2 pl-[158px] text-ink-soft">{SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}</p>
       {/if}
+      <KeyboardSetting />
       {@render choices('theme', settings.theme, THEMES, (value) =>
         change({ theme: THEMES.find((theme) => theme === value) ?? settings.theme }),
       )}

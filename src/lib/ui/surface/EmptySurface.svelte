@@ -1,9 +1,7 @@
 <script lang="ts">
-  import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
-  import { keyLabel } from '../../client/key-labels.svelte';
-  import { holdKeyOf } from '../../core/session/session';
+  import type { HeldKey } from '../../core/keys/key-map';
   import type { Desk } from '../desk/desk.svelte';
-  import Key from '../parts/Key.svelte';
+  import Chord from '../parts/Chord.svelte';
   import { putAwayText, TEXTS } from '../texts';
 
   let { desk }: { desk: Desk } = $props();
@@ -23,9 +21,7 @@
   <p class="pb-1 text-lg">{TEXTS.emptySurface}</p>
   {#each ways as { key, text } (key)}
     <p>
-      <Key label={holdKeyOf(desk.session.settings)} />
-      {#if KEY_MAP[key].shift}<Key label="Shift" />{/if}
-      <Key label={keyLabel(KEY_MAP[key].code)} />
+      <Chord settings={desk.session.settings} held={key} />
       {text}
     </p>
   {/each}

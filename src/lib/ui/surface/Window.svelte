@@ -9,9 +9,9 @@
     titleOf,
   } from '../../core/session/views';
   import { KEY_MAP } from '../../core/keys/key-map';
-  import { keyLabel } from '../../client/key-labels.svelte';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import type { Desk } from '../desk/desk.svelte';
+  import KeyFace from '../parts/KeyFace.svelte';
   import DraftOffer from './DraftOffer.svelte';
   import Question from './Question.svelte';
   import type { Sheet } from './surface-windows';
@@ -45,11 +45,11 @@
   aria-current={front ? 'true' : undefined}
   tabindex="-1"
   class={[
-    'absolute grid grid-cols-[30px_1fr] grid-rows-[30px_1fr] outline-none contain-strict',
+    'dog-ear absolute grid grid-cols-[30px_1fr] grid-rows-[30px_1fr] outline-none contain-strict',
     sheet.showing === 'exposed' ? [EXPOSED, front ? FRONT : BEHIND] : '[content-visibility:hidden]',
     sheet.showing === 'away' && 'invisible',
-    unsaved && 'dog-ear',
   ]}
+  data-unsaved={unsaved}
   style:left="{window.geometry.x}px"
   style:top="{window.geometry.y}px"
   style:width="{window.geometry.width}px"
@@ -76,7 +76,7 @@
             aria-label={KEY_TEXTS[action]}
             title={KEY_TEXTS[action]}
             class="min-h-6 min-w-6 rounded-[3px] border border-b-2 border-line bg-paper-high px-1 font-mono text-[11px]/4 font-semibold"
-            onclick={() => putAway(action)}>{keyLabel(KEY_MAP[action].code)}</button
+            onclick={() => putAway(action)}><KeyFace code={KEY_MAP[action].code} /></button
           >
         {/each}
       </span>

@@ -31,7 +31,7 @@
     <span class="truncate text-ink-soft">
       {#each windows as window, position (window.id)}
         {#if position > 0}<span class="px-1.5 opacity-60" aria-hidden="true">⟩</span>{/if}<span
-          class={window.minimised ? 'border-b-[3px] border-double border-line' : ''}
+          class={window.minimised ? 'underline decoration-line decoration-double underline-offset-2' : ''}
           >{titleOf(window)}{#if window.minimised}<span class="sr-only">, {TEXTS.minimised}</span>{/if}</span
         >
       {/each}

@@ -1,14 +1,11 @@
 <script lang="ts">
-  import { KEY_MAP } from '../../core/keys/key-map';
   import type { Slice } from '../../core/layout/slice';
   import { marksOf, type Found } from '../../core/search/search';
   import { applicationOf, documentOf, windowOf } from '../../core/session/views';
   import { standingOfApplication, standingOfLoneWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
-  import { keyLabel } from '../../client/key-labels.svelte';
-  import { holdKeyOf } from '../../core/session/session';
   import type { Desk } from '../desk/desk.svelte';
-  import Key from '../parts/Key.svelte';
+  import Chord from '../parts/Chord.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { KIND_TEXTS, standingText, TEXTS } from '../texts';
   import MarkedText from './MarkedText.svelte';
@@ -66,12 +63,7 @@
           >
         {/each}
         {#if candidate.command?.key}
-          {@const { code, shift } = KEY_MAP[candidate.command.key]}
-          <span class="flex gap-1">
-            <Key label={holdKeyOf(desk.session.settings)} />
-            {#if shift}<Key label="Shift" />{/if}
-            <Key label={keyLabel(code)} />
-          </span>
+          <Chord settings={desk.session.settings} held={candidate.command.key} />
         {/if}
       </span>
       <span class="text-right text-xs font-normal text-ink-soft">{KIND_TEXTS[candidate.kind]}</span>

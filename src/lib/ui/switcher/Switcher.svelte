@@ -4,11 +4,11 @@
   import { KEY_MAP } from '../../core/keys/key-map';
   import { applicationOf, titleOf, windowOf } from '../../core/session/views';
   import { commitEffect, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
-  import { chordLabel } from '../../client/key-labels.svelte';
   import { holdKeyOf } from '../../core/session/session';
   import type { Desk } from '../desk/desk.svelte';
   import { LEGENDS } from '../legends';
   import Key from '../parts/Key.svelte';
+  import { chordName } from '../parts/key-names';
   import Legend from '../parts/Legend.svelte';
   import {
     LEAF_LINE_HEIGHT,
@@ -100,7 +100,7 @@
       return switcher.search.results.length === 0 && TEXTS.nothingFound(switcher.search.letters);
     return (
       switcher.rows.length === 0 &&
-      TEXTS.nothingRuns(chordLabel(holdKeyOf(desk.session.settings), KEY_MAP.search))
+      TEXTS.nothingRuns(chordName(holdKeyOf(desk.session.settings), KEY_MAP.search))
     );
   });
 
@@ -207,8 +207,8 @@
     </div>
   </div>
   <div class="flex shrink-0 flex-col gap-1 bg-bar px-4 py-1.5 text-[13px] text-bar-ink">
-    <span class="truncate">
-      {#if !staying}
+    <span class="truncate" data-says>
+      {#if !staying && !desk.unsure}
         Release <Key dark label={holdKeyOf(desk.session.settings)} />
       {:else}
         <Key dark label="Enter" />
@@ -217,10 +217,11 @@
       · <Key dark label="Esc" />
       {TEXTS.toCancel}
     </span>
-    <span class="flex min-w-0 items-center gap-3.5 overflow-hidden whitespace-nowrap">
+    <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
+    <span class="flex h-6 min-w-0 flex-wrap items-center gap-x-3.5 overflow-hidden whitespace-nowrap">
       {#if desk.shifted && desk.held}
         <Legend {desk} entries={LEGENDS.switcher.withShift} />
-      {:else if staying}
+      {:else if staying || desk.unsure}
         <span
           ><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
         >

@@ -1,7 +1,7 @@
-import type { KeyInput } from '../core/keys/key-input';
+import type { ArrivedKey } from '../core/keys/key-input';
 
 /** What a browser's key event says, in the core's terms. */
-export function keyInputFrom(event: KeyboardEvent): KeyInput {
+export function arrivedKey(event: KeyboardEvent): ArrivedKey {
   return {
     phase: event.type === 'keyup' ? 'up' : 'down',
     code: event.code,

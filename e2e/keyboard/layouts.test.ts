@@ -1,0 +1,129 @@
+/** Layouts, what is printed on the keys, and characters that need more than one key; with a real keyboard. */
+import { describe, expect, it } from 'vitest';
+import { LAYOUTS } from '../../src/lib/keyboards/layouts';
+import { ENGINES } from '../../tests/display/real-browser';
+import { useSeat, type Sitting } from '../support/at-the-keyboard';
+
+describe.each(ENGINES)('with real keys in %s', (engine) => {
+  const seat = useSeat(engine);
+  const chord = (...keys: string[]) => seat.keyboard.chord('AltLeft', ...keys);
+  const typing = (sitting: Sitting) => expect.poll(async () => (await sitting.screen()).typing);
+
+  /** A text field that has nothing in it yet. */
+  async function blank(layouts: string, ...options: string[]): Promise<Sitting> {
+    seat.keyboard.layout(layouts, ...options);
+    const sitting = await seat.sit('a: a1 | b: b1 b2');
+    await seat.keyboard.tap('Backspace', 'Backspace');
+    await typing(sitting).toBe('');
+    return sitting;
+  }
+
+  const option = (sitting: Sitting) =>
+    sitting.page.evaluate(
+      () => document.querySelector('[role=option][data-highlighted]')?.textContent?.trim() ?? '',
+      null,
+    );
+
+  /** What the foot line calls the key that steps: its label, or `key` and where it is. */
+  const stepLabel = (sitting: Sitting) =>
+    sitting.page.evaluate(
+      () =>
+        document
+          .querySelector('footer button[aria-label$=" older application"]')
+          ?.getAttribute('aria-label')
+          ?.split(' ')[0],
+      null,
+    );
+
+  /** The browser knows nothing of the keyboard, as on a first visit. */
+  async function forget(sitting: Sitting) {
+    await sitting.page.evaluate(() => localStorage.removeItem('key-fold/keyboard'), null);
+    await sitting.goTo(`/sessions/${sitting.session}`);
+  }
+
+  describe.each(['fr', 'ru'])('on a keyboard for %s', (name) => {
+    it('the positions hold, and the labels are those that the keys write', async () => {
+      const sitting = await blank(name);
+      const letters = LAYOUTS.find((layout) => layout.name === name)?.written ?? {};
+      const codes = ['KeyS', 'KeyF', 'KeyD', 'KeyQ', 'KeyA'];
+      await seat.keyboard.tap(...codes);
+      await typing(sitting).toBe(codes.map((code) => letters[code]).join(''));
+      const foot = async () => (await sitting.screen()).foot.toLowerCase().split('\n');
+      await expect.poll(foot).toEqual(expect.arrayContaining(codes.map((code) => letters[code] ?? '')));
+      await chord('KeyS');
+      await expect.poll(() => sitting.front()).toBe('b1');
+      await chord('KeyF');
+      await expect.poll(() => sitting.front()).toBe('b2');
+    });
+  });
+
+  it('labels that are not known are drawn, and the layout that is typed on is the one that is shown', async () => {
+    const sitting = await blank('us,ru', 'grp:caps_toggle');
+    await forget(sitting);
+    const step = () => stepLabel(sitting);
+    await expect.poll(step).toBe(engine === 'firefox' ? 'key' : 'S');
+    await seat.keyboard.tap('KeyS');
+    await expect.poll(step).toBe('S');
+    await seat.keyboard.tap('CapsLock', 'KeyS');
+    await expect.poll(step).toBe('Ы');
+    await seat.keyboard.tap('CapsLock', 'KeyS');
+    await expect.poll(step).toBe('S');
+  });
+
+  it('a layout that was chosen is kept by the browser', async () => {
+    const sitting = await blank('us');
+    await chord('KeyQ');
+    await seat.keyboard.type('settings').then(() => seat.keyboard.tap('Enter'));
+    await expect.poll(async () => (await sitting.screen()).settings).toBe(true);
+    await seat.keyboard.tap('Tab').then(() => seat.keyboard.type('left handed'));
+    await typing(sitting).toBe('left handed');
+    await seat.keyboard.tap(...Array.from('handed', () => 'Backspace'), 'Backspace');
+    await expect.poll(() => option(sitting)).toBe('English (Dvorak, left-handed)');
+    await seat.keyboard.tap('Enter', 'Escape');
+    await expect.poll(() => stepLabel(sitting)).toBe('K');
+    await sitting.goTo(`/sessions/${sitting.session}`);
+    expect(await stepLabel(sitting)).toBe('K');
+    await forget(sitting);
+  });
+
+  it('AltGr and dead keys write, and are no shortcuts', async () => {
+    const sitting = await blank('de');
+    await seat.keyboard.chord('AltRight', 'KeyQ', 'KeyE');
+    await seat.keyboard.tap('Equal', 'KeyE', 'Backquote', 'KeyA');
+    await typing(sitting).toBe('@€éâ');
+    expect((await sitting.screen()).switcher).toBe(false);
+    await chord('KeyS');
+    await expect.poll(() => sitting.front()).toBe('b1');
+  });
+
+  it('a dead key that waits leaves nothing lit, and the next chord works', async () => {
+    const sitting = await blank('de');
+    await seat.keyboard.tap('Equal');
+    await chord('KeyS');
+    // Longer than it takes until a held key is explained.
+    await sitting.page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 400)), null);
+    expect((await sitting.screen()).foot).toMatch(/^hold$/m);
+    await seat.keyboard.tap('Escape');
+    await chord('KeyS');
+    await expect.poll(() => sitting.front()).toBe('b1');
+    expect((await sitting.screen()).foot).toMatch(/^hold$/m);
+  });
+
+  describe('where Alt with Shift goes on to the next layout', () => {
+    it.each([
+      ['Alt first', ['AltLeft', 'ShiftLeft']],
+      ['Shift first', ['ShiftLeft', 'AltLeft']],
+    ])('Shift is Shift all the same: %s', async (_, keys) => {
+      const sitting = await blank('us,ru', 'grp:alt_shift_toggle');
+      await seat.keyboard.down(...keys);
+      await seat.keyboard.tap('KeyX');
+      await seat.keyboard.up(...keys);
+      await expect.poll(async () => (await sitting.stored()).applications['b']?.hidden).toBe(true);
+      expect((await sitting.stored()).applications['a']?.hidden).toBe(false);
+      await seat.keyboard.down(...keys);
+      await seat.keyboard.tap('KeyV');
+      await seat.keyboard.up(...keys);
+      await expect.poll(async () => (await sitting.stored()).applications['a']?.running).toBe(false);
+    });
+  });
+});

@@ -1,0 +1,211 @@
+/** Someone at a real keyboard, before a browser in a window on a display. */
+import { afterAll, afterEach, beforeAll, expect, inject, onTestFinished } from 'vitest';
+import type { SessionDocument } from '../../src/lib/core/formats/session-document';
+import { toDocument } from '../../src/lib/core/formats/session-document';
+import type { Session } from '../../src/lib/core/session/session';
+import { deskOf } from '../../tests/desk';
+import { Display } from '../../tests/display/display';
+import type { Keyboard } from '../../tests/display/keyboard';
+import { startBrowser, type Engine, type RealBrowser, type RealPage } from '../../tests/display/real-browser';
+import { createSession, storedSession } from './browser';
+
+/** A key event as the page got it. */
+export interface Seen {
+  readonly type: 'keydown' | 'keyup';
+  readonly key: string;
+  readonly code: string;
+  /** Whether the page kept the browser from acting on it. */
+  readonly prevented: boolean;
+}
+
+/** What is on the screen. */
+export interface Screen {
+  readonly switcher: boolean;
+  /** The title of the highlighted window or result; empty without one. */
+  readonly highlighted: string;
+  readonly search: string;
+  /** What the switcher says at its foot. */
+  readonly legend: string;
+  readonly foot: string;
+  readonly status: string;
+  readonly settings: boolean;
+  /** The text in the field that has the focus; null if it is none. */
+  readonly typing: string | null;
+  readonly hasFocus: boolean;
+  readonly path: string;
+}
+
+/** One page on one session, in a window that may have the keyboard. */
+export class Sitting {
+  constructor(
+    readonly page: RealPage,
+    readonly session: string,
+  ) {}
+
+  static async begin(page: RealPage, desk: string | SessionDocument): Promise<Sitting> {
+    const sitting = new Sitting(
+      page,
+      await createSession(typeof desk === 'string' ? toDocument(deskOf(desk)) : desk),
+    );
+    await sitting.goTo(`/sessions/${sitting.session}`);
+    return sitting;
+  }
+
+  async goTo(path: string): Promise<void> {
+    await this.page.goto(inject('baseUrl') + path);
+    await this.ready();
+  }
+
+  /** Waits until the desk is there and has the keyboard, and notes from then on what keys arrive. */
+  async ready(): Promise<void> {
+    await expect
+      .poll(() => this.page.evaluate(() => document.querySelector('[data-unsent] main') !== null, null))
+      .toBe(true);
+    await this.page.evaluate(noteKeys, null);
+  }
+
+  /** Waits until keys reach the page: browsers drop those that come before it was painted or right after it came back. */
+  async reached(keyboard: Keyboard): Promise<void> {
+    const before = (await this.seen()).length;
+    await expect
+      .poll(async () => {
+        await keyboard.tap('ControlLeft');
+        return (await this.seen()).length;
+      })
+      .toBeGreaterThan(before);
+  }
+
+  screen(): Promise<Screen> {
+    return this.page.evaluate(lookAtScreen, null);
+  }
+
+  /** The keys that arrived since the page was loaded. */
+  seen(): Promise<Seen[]> {
+    return this.page.evaluate(() => (window as unknown as { seen: Seen[] }).seen, null);
+  }
+
+  /** Waits until an event of a key has been handled, as the last one. */
+  async handled(type: Seen['type'], code: string): Promise<void> {
+    await expect
+      .poll(async () => {
+        const last = (await this.seen()).at(-1);
+        return `${last?.type} ${last?.code}`;
+      })
+      .toBe(`${type} ${code}`);
+  }
+
+  /** The session as it is stored, once everything is. */
+  async stored(): Promise<Session> {
+    await expect
+      .poll(() => this.page.evaluate(() => document.querySelector('[data-unsent="0"]') !== null, null))
+      .toBe(true);
+    return (await storedSession(this.session)).session;
+  }
+
+  async front(): Promise<string | null> {
+    return (await this.stored()).front;
+  }
+
+  /** The windows by recent use. */
+  async order(): Promise<string[]> {
+    return (await this.stored()).recent.windows.map(({ id }) => id);
+  }
+
+  /** Waits until the switcher is on the screen, with this highlighted. */
+  async switcherOn(title: string): Promise<void> {
+    await expect.poll(async () => (await this.screen()).highlighted).toBe(title);
+  }
+
+  async switcherGone(): Promise<void> {
+    await expect.poll(async () => (await this.screen()).switcher).toBe(false);
+  }
+}
+
+function noteKeys(): void {
+  const seen: Seen[] = [];
+  Object.assign(window, { seen });
+  const note = (event: Event) => {
+    const { type, key, code } = event as KeyboardEvent;
+    // After everybody else: only then is it known whether the browser may act on it.
+    setTimeout(() => seen.push({ type: type as Seen['type'], key, code, prevented: event.defaultPrevented }));
+  };
+  for (const type of ['keydown', 'keyup']) addEventListener(type, note, true);
+}
+
+function lookAtScreen(): Screen {
+  const text = (selector: string) => document.querySelector<HTMLElement>(selector)?.innerText ?? '';
+  const dialog = document.querySelector('[role=dialog][aria-label=Switcher]');
+  const focused = document.activeElement;
+  const shown = dialog !== null && getComputedStyle(dialog).visibility === 'visible';
+  return {
+    switcher: shown,
+    highlighted:
+      dialog?.querySelector<HTMLElement>('[aria-selected=true] b, [aria-selected=true] .truncate')
+        ?.innerText ?? '',
+    search: dialog?.querySelector('input')?.value ?? '',
+    legend: shown ? text('[role=dialog] [data-says]') : '',
+    foot: text('footer'),
+    status: text('[role=status]'),
+    settings: [...document.querySelectorAll('[role=dialog]')].some((each) => each !== dialog),
+    typing:
+      focused instanceof HTMLTextAreaElement || focused instanceof HTMLInputElement ? focused.value : null,
+    hasFocus: document.hasFocus(),
+    path: location.pathname,
+  };
+}
+
+export interface Seat {
+  readonly display: Display;
+  readonly keyboard: Keyboard;
+  readonly browser: RealBrowser;
+  /** Another program comes forward and takes the keyboard. Answers with the browser's window and the other one's. */
+  elsewhere(): Promise<readonly [browser: number, other: number]>;
+  /** A new session in the browser's first window. */
+  sit(desk: string | SessionDocument): Promise<Sitting>;
+  /** The same session in a further window, which comes forward and is closed at the end of the test. */
+  sitAlso(sitting: Sitting): Promise<Sitting>;
+}
+
+/** Call once for each engine: a display, a keyboard and the browser, ready from the first test to the last. */
+export function useSeat(engine: Engine): Seat {
+  let display: Display;
+  let browser: RealBrowser;
+  beforeAll(async () => {
+    display = await Display.open();
+    browser = await startBrowser(engine, display);
+  });
+  afterEach(async () => {
+    await display.keyboard.rest();
+    display.keyboard.layout('us');
+  });
+  afterAll(async () => {
+    await display.close();
+  });
+  return {
+    get display() {
+      return display;
+    },
+    get keyboard() {
+      return display.keyboard;
+    },
+    get browser() {
+      return browser;
+    },
+    async elsewhere() {
+      const before = display.manager.windows.at(-1) ?? 0;
+      return [before, await display.openWindow()] as const;
+    },
+    async sit(desk) {
+      const sitting = await Sitting.begin(browser.first, desk);
+      await sitting.reached(display.keyboard);
+      return sitting;
+    },
+    async sitAlso({ session }) {
+      const page = await browser.openWindow();
+      onTestFinished(() => page.close());
+      const further = new Sitting(page, session);
+      await further.goTo(`/sessions/${session}`);
+      return further;
+    },
+  };
+}
