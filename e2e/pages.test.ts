@@ -41,16 +41,46 @@ describe('twenty pages of one browser', () => {
   });
 });
 
-describe('where there are no shared workers', () => {
-  it('a page listens by itself', async () => {
+describe.each(['through the shared worker', 'alone'])('a page that listens %s', (how) => {
+  it('hears of others, not while it is kept for the way back, and then of all at once', async () => {
     const session = await createSession(toDocument(deskOf('a: a1 | b: b1')));
     const context = await newContext();
-    await context.addInitScript(() => Reflect.deleteProperty(window, 'SharedWorker'));
+    if (how === 'alone') await context.addInitScript(() => Reflect.deleteProperty(window, 'SharedWorker'));
     const one = await openPage(session, { context });
     const two = await openPage(session, { context });
+    const three = await openPage(session, { context });
     await one.chord('S');
     await two.window('b1 — B').and(two.front).waitFor();
+    // What the browser tells a page that it keeps, and one that it shows again.
+    const kept = (type: string) =>
+      two.page.evaluate(
+        (name) => void window.dispatchEvent(new PageTransitionEvent(name, { persisted: true })),
+        type,
+      );
+    await kept('pagehide');
+    await one.chord('S');
+    await three.window('a1 — A').and(three.front).waitFor();
+    expect(await two.frontName()).toBe('b1 — B');
+    await kept('pageshow');
+    await two.window('a1 — A').and(two.front).waitFor();
     await context.close();
+  });
+});
+
+describe('a connection on which nobody answers', () => {
+  it('is said after a while, and given up for another one', async () => {
+    const person = await at(atDesk('a: a1 | b: b1'));
+    let tries = 0;
+    await person.page.route('**/commands', async (route) => {
+      tries += 1;
+      if (tries > 1) await route.fallback();
+    });
+    await person.chord('S');
+    await person.page.locator('footer').getByText('1 change is not stored yet').waitFor();
+    await person.sent();
+    expect(tries).toBe(2);
+    await person.page.locator('footer').getByText('not stored').waitFor({ state: 'detached' });
+    expect((await storedSession(person.session)).session.front).toBe('b1');
   });
 });
 

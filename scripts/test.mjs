@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePostgres } from './lib/cluster.mjs';
-import { checkNode, ensureDebianPackage, ensureNodePackages } from './lib/packages.mjs';
+import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { runMain, say } from './lib/say.mjs';
 
@@ -27,7 +27,7 @@ await runMain(async () => {
   checkNode();
   await ensureNodePackages();
   if (!process.env.TEST_DATABASE_URL) await ensurePostgres();
-  for (const [name, file] of PROGRAMS) await ensureDebianPackage(name, () => existsSync(file));
+  await ensureDebianPackages(PROGRAMS.map(([name, file]) => [name, () => existsSync(file)]));
   npx(['svelte-kit', 'sync']);
   await ensureBuild();
 

@@ -3,7 +3,7 @@ import { describe, expect, it, onTestFinished } from 'vitest';
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import { deskOf } from '../../tests/desk';
 import { ENGINES } from '../../tests/display/real-browser';
-import type { Sitting} from '../support/at-the-keyboard';
+import type { Sitting } from '../support/at-the-keyboard';
 import { useSeat } from '../support/at-the-keyboard';
 import { storedSession } from '../support/browser';
 

@@ -15,7 +15,7 @@ import {
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
-import { ensureDebianPackage } from './packages.mjs';
+import { ensureDebianPackages } from './packages.mjs';
 import { ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 import { isRunningProcess } from './run-lock.mjs';
@@ -38,7 +38,7 @@ function programs() {
 }
 
 /** Installs PostgreSQL's server programs if they are missing. */
-export const ensurePostgres = () => ensureDebianPackage('postgresql', () => programs() !== null);
+export const ensurePostgres = () => ensureDebianPackages([['postgresql', () => programs() !== null]]);
 
 /** Where this clone keeps its data: in the clone, or for root, whose folders others cannot reach, in /var/lib. */
 export function dataFolder() {

@@ -28,36 +28,38 @@ export async function ensureNodePackages() {
   writeFileSync(mark, lock);
 }
 
-let listsUpdated = false;
-
 /**
- * Installs a Debian package if `isThere()` says that what it brings is missing.
- * @throws SetUpError if that needs a right that this user does not have.
+ * Installs those Debian packages that are missing, all at once.
+ * @param {readonly (readonly [name: string, isThere: () => boolean])[]} packages each with what tells whether that which
+ *   it brings is there
+ * @throws SetUpError if that needs a right that this user does not have; it names them all.
  */
-export async function ensureDebianPackage(name, isThere) {
-  if (isThere()) return;
-  const root = process.getuid?.() === 0;
-  const advice = `Ask an administrator to run: apt-get install ${name}`;
+export async function ensureDebianPackages(packages) {
+  const missing = packages.filter(([, isThere]) => !isThere());
+  if (missing.length === 0) return;
+  const names = missing.map(([name]) => name);
+  const listed = names.join(' ');
   if (!existsSync('/usr/bin/apt-get'))
     throw new SetUpError(
-      `${name} is missing, and this system has no apt-get. Install ${name} in its own way.`,
+      `Missing: ${listed}; and this system has no apt-get. Install the like in its own way.`,
     );
-  const prefix = root ? [] : ['sudo', '-n'];
-  if (!root) {
-    const allowed = await run('sudo', ['-n', 'true']).then(
-      () => true,
-      () => false,
+  const root = process.getuid?.() === 0;
+  if (!root && !(await maySudo()))
+    throw new SetUpError(
+      `Missing: ${listed}; and this user may not install packages. ` +
+        `Ask an administrator to run: apt-get install ${listed}`,
     );
-    if (!allowed) throw new SetUpError(`${name} is missing, and this user may not install it. ${advice}`);
-  }
-  say(`installing ${name} …`);
+  say(`installing ${names.join(', ')} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  const apt = (...args) => {
-    const [program, ...rest] = [...prefix, 'apt-get', ...args];
-    return run(program, rest, { env });
-  };
-  if (!listsUpdated) await apt('update', '-qq');
-  listsUpdated = true;
-  await apt('install', '-y', '-qq', '--no-install-recommends', name);
-  if (!isThere()) throw new SetUpError(`${name} was installed, but what it should bring is not there.`);
+  const [program, ...before] = root ? ['apt-get'] : ['sudo', '-n', 'apt-get'];
+  await run(program, [...before, 'update', '-qq'], { env });
+  await run(program, [...before, 'install', '-y', '-qq', '--no-install-recommends', ...names], { env });
+  const [still] = packages.find(([, isThere]) => !isThere()) ?? [];
+  if (still) throw new SetUpError(`${still} was installed, but what it should bring is not there.`);
 }
+
+const maySudo = () =>
+  run('sudo', ['-n', 'true']).then(
+    () => true,
+    () => false,
+  );

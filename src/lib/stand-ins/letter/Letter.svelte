@@ -3,6 +3,7 @@
   import { CaretKeeper } from '../../client/caret-keeper';
   import { LONGEST_TEXT } from '../../core/session/limits';
   import { DraftKeeper } from './draft-keeper';
+  import { isSaveKey } from './save-key';
 
   let {
     id,
@@ -56,7 +57,7 @@
   }
 
   function save(event: KeyboardEvent) {
-    if (!(event.ctrlKey || event.metaKey) || event.altKey || event.code !== 'KeyS') return;
+    if (!isSaveKey(event)) return;
     event.preventDefault();
     keeper.flush();
     onsave();
