@@ -17,6 +17,8 @@ interface View {
   readonly desk?: () => SessionDocument;
   /** Another address than the session's. */
   readonly path?: string;
+  /** True for a browser that does not say what is printed on the keys. */
+  readonly silent?: boolean;
   readonly open: (person: Person) => Promise<unknown>;
 }
 
@@ -57,6 +59,7 @@ const VIEWS: Readonly<Record<string, View>> = {
   surface: { open: async () => undefined },
   switcher: { open: (person) => person.hold('S', 'S') },
   'switcher-night': { desk: byNight, open: (person) => person.hold('S', 'S') },
+  'keys-not-known': { silent: true, open: (person) => person.hold('S', 'S', 'S') },
   'put-away-while-holding': { open: (person) => person.hold('S', 'X', 'S', 'Z', 'S', 'C', 'V') },
   'many-windows': { desk: sixtyPlans, open: (person) => person.hold('F', 'D', 'D') },
   search: {
@@ -113,6 +116,8 @@ async function take(name: string): Promise<void> {
   if (!view) throw new Error(`There is no view '${name}'. There are ${Object.keys(VIEWS).join(', ')}.`);
   const page = await browser.newPage({ viewport: VIEWPORT });
   await page.clock.install({ time: MOMENT });
+  if (view.silent)
+    await page.addInitScript(() => Object.defineProperty(navigator, 'keyboard', { value: undefined }));
   const session = await createSession((view.desk ?? demo)(), server.url);
   await page.goto(`${server.url}${view.path ?? `/sessions/${session}`}`);
   await page.locator('section[aria-current=true], form').first().waitFor();

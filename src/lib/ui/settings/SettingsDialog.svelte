@@ -84,7 +84,7 @@
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-(--veil)" />
     <Dialog.Content
-      class="fixed top-12 left-1/2 z-50 flex max-h-[calc(100%-96px)] w-[620px] -translate-x-1/2 flex-col gap-4 overflow-y-auto border-l-[30px] border-bar bg-paper-high p-5 outline-none"
+      class="fixed top-6 left-1/2 z-50 flex max-h-[calc(100%-48px)] w-[620px] -translate-x-1/2 flex-col gap-4 overflow-y-auto border-l-[30px] border-bar bg-paper-high p-5 outline-none"
     >
       <Dialog.Title class="text-lg font-[650]">{SETTINGS_TEXTS.title}</Dialog.Title>
       {@render choices('holdKey', holdKeyOf(settings), USABLE_HOLD_KEYS, (value) =>
@@ -118,7 +118,7 @@
       {#if learned.length === 0}
         <p class="text-ink-soft">{SETTINGS_TEXTS.nothingLearned}</p>
       {:else}
-        <ul class="flex max-h-40 flex-col gap-1 overflow-y-auto">
+        <ul class="flex max-h-40 shrink-0 flex-col gap-1 overflow-y-auto">
           {#each learned as choice (`${choice.letters} ${choice.choice}`)}
             <li class="flex items-center gap-3">
               <kbd class="w-24 truncate font-mono">{choice.letters}</kbd>

@@ -65,11 +65,11 @@
       ? 'pr-5'
       : ''}"
   >
-    <b class="font-[650]">{titleOf(window)}</b>
-    <span class="text-ink-soft">{application.name}</span>
-    {#if unsaved}<span class="text-ink-soft">· {TEXTS.unsaved}</span>{/if}
+    <b class="truncate font-[650]">{titleOf(window)}</b>
+    <span class="min-w-0 shrink-[99] truncate text-ink-soft">{application.name}</span>
+    {#if unsaved}<span class="shrink-0 text-ink-soft">· {TEXTS.unsaved}</span>{/if}
     {#if front}
-      <span class="ml-auto flex gap-1.5">
+      <span class="ml-auto flex shrink-0 gap-1.5">
         {#each PUT_AWAY as action (action)}
           <button
             type="button"
