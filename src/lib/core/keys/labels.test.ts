@@ -41,6 +41,11 @@ describe('the label of a key', () => {
     expect(labels(typing(NOTHING_KNOWN, 'KeyA=q KeyQ=A Minus=ß'), 'KeyA', 'KeyQ', 'Minus')).toBe('Q A ß');
   });
 
+  it('is the same with Caps Lock', () => {
+    const known = typing(NOTHING_KNOWN, 'KeyA=q KeyS=s');
+    expect(typing(known, 'KeyA=Q KeyS=S')).toBe(known);
+  });
+
   it('is what the browser says, until what is typed proves it wrong', () => {
     const told = hearLayout(NOTHING_KNOWN, US);
     expect(labels(told, 'KeyA', 'KeyS')).toBe('A S');

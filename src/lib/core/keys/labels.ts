@@ -64,7 +64,7 @@ function inFront(typed: readonly Written[], before: Written, now: Written): read
 function letterOf(input: KeyInput): string | null {
   const { phase, code, key, alt, control, meta, shift, altGraph } = input;
   const plain = phase === 'down' && !(alt || control || meta || shift || altGraph || isComposing(input));
-  const writes = plain && seatOf(code) !== null && [...key].length === 1 && key !== ' ';
+  const writes = plain && seatOf(code) !== null && [...key].length === 1;
   // With Caps Lock it is a capital.
   return writes ? key.toLowerCase() : null;
 }
