@@ -22,6 +22,7 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
       await sitting.switcherOn('Settings');
       await seat.keyboard.tap('Enter');
       await expect.poll(async () => (await sitting.screen()).settings).toBe(true);
+      await sitting.handled('keyup', 'Enter');
       const before = (await sitting.seen()).length;
       await seat.keyboard.tap('AltLeft');
       await chord('KeyS', 'KeyV', 'Shift+KeyX', 'Space');

@@ -64,10 +64,6 @@ export class Remote {
     });
   }
 
-  close(): void {
-    this.socket.close();
-  }
-
   #hear(message: Message): void {
     if (message.id === undefined) for (const listener of this.#listeners) listener(message);
     else this.#waiting.get(message.id)?.(message);

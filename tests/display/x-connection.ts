@@ -3,15 +3,7 @@ import x11, { type Client, type Display } from 'x11';
 import standardAtoms from 'x11/lib/stdatoms.js';
 
 export const EVENTS = x11.eventMask as Readonly<
-  Record<
-    | 'KeyPress'
-    | 'PropertyChange'
-    | 'StructureNotify'
-    | 'SubstructureNotify'
-    | 'SubstructureRedirect'
-    | 'FocusChange',
-    number
-  >
+  Record<'KeyPress' | 'PropertyChange' | 'SubstructureNotify' | 'SubstructureRedirect', number>
 >;
 
 type Done<T> = (error: Error | null, reply: T) => boolean;
@@ -23,8 +15,6 @@ export class XConnection {
     readonly client: Client,
     /** The window behind all others, as large as the screen. */
     readonly root: number,
-    /** In pixels. */
-    readonly screen: { readonly width: number; readonly height: number },
   ) {}
 
   /** @param display as in `DISPLAY`, e.g. `:7` */
@@ -43,10 +33,7 @@ export class XConnection {
     opened.client.atom_names = Object.fromEntries(
       Object.entries(standardAtoms).map(([name, atom]) => [atom, name]),
     );
-    return new XConnection(opened.client, screen.root, {
-      width: screen.pixel_width,
-      height: screen.pixel_height,
-    });
+    return new XConnection(opened.client, screen.root);
   }
 
   /** The reply to a request; `ask` hands its last argument to the client. */
@@ -66,16 +53,6 @@ export class XConnection {
     const atom = await this.reply<number>((done) => this.client.InternAtom(false, name, done));
     this.#atoms.set(name, atom);
     return atom;
-  }
-
-  /** A property of 32-bit numbers; null if the window has none, or is gone. */
-  async numbers(window: number, name: string): Promise<number[] | null> {
-    const property = await this.atom(name);
-    const got = await this.reply<{ type: number; format: number; data: Buffer }>((done) =>
-      this.client.GetProperty(0, window, property, 0, 0, 1 << 16, done),
-    ).catch(() => null);
-    if (!got || got.type === 0 || got.format !== 32) return null;
-    return Array.from({ length: got.data.length / 4 }, (_, n) => got.data.readUInt32LE(n * 4));
   }
 
   async setNumbers(window: number, name: string, type: string, values: readonly number[]): Promise<void> {

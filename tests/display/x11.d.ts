@@ -1,36 +1,21 @@
 /** What is used of the `x11` package, which brings no types. Names and numbers are those of the X protocol. */
 declare module 'x11' {
-  export interface Reply {
-    <T>(error: Error | null, reply: T): boolean;
-  }
-
   export interface XEvent {
     readonly name: string;
     /** The window that it is about. */
     readonly wid: number;
-    /** The window that it was told to. */
-    readonly event?: number;
-    readonly parent?: number;
-    readonly atom?: number;
     readonly message_type?: number;
-    readonly data: readonly number[];
-    readonly mode?: number;
-    readonly detail?: number;
     readonly mask?: number;
     readonly x: number;
     readonly y: number;
     readonly width: number;
     readonly height: number;
-    readonly borderWidth: number;
-    readonly stackMode: number;
   }
 
   export interface Client {
     atoms: Record<string, number>;
     atom_names: Record<number, string>;
-    readonly stream: { once(event: 'close', listener: () => void): void };
     on(event: 'event', listener: (event: XEvent) => void): void;
-    on(event: 'error', listener: (error: Error) => void): void;
     /** Resolves once the server has done everything that was asked before. */
     sync(): Promise<void>;
     terminate(): void;
@@ -70,15 +55,6 @@ declare module 'x11' {
     MapWindow(id: number): void;
     RaiseWindow(id: number): void;
     SetInputFocus(id: number, revertTo: 0 | 1 | 2): void;
-    SetSelectionOwner(id: number, selection: number, time: number): void;
-    SendClientMessage(
-      destination: number,
-      about: number,
-      type: number,
-      format: 32,
-      data: readonly number[],
-      eventMask: number,
-    ): void;
     GetImage(
       format: 2,
       drawable: number,
@@ -88,19 +64,6 @@ declare module 'x11' {
       height: number,
       planes: number,
       done: (error: Error | null, image: { data: Buffer }) => boolean,
-    ): void;
-    GetProperty(
-      remove: 0,
-      id: number,
-      property: number,
-      type: number,
-      offset: number,
-      length: number,
-      done: (error: Error | null, property: { type: number; format: number; data: Buffer }) => boolean,
-    ): void;
-    GetWindowAttributes(
-      id: number,
-      done: (error: Error | null, attributes: { overrideRedirect: number; mapState: number }) => boolean,
     ): void;
     InternAtom(
       onlyIfThere: boolean,
@@ -121,11 +84,7 @@ declare module 'x11' {
 
   export interface Display {
     readonly client: Client;
-    readonly screen: readonly {
-      readonly root: number;
-      readonly pixel_width: number;
-      readonly pixel_height: number;
-    }[];
+    readonly screen: readonly { readonly root: number }[];
   }
 
   const x11: {
