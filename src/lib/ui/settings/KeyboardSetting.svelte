@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Combobox } from 'bits-ui';
   import type { Layout } from '../../core/keys/labels';
   import { KEY_MAP } from '../../core/keys/key-map';
@@ -31,10 +32,10 @@
     return options.filter((option) => option.title.toLocaleLowerCase().includes(wanted)).slice(0, MOST_SHOWN);
   });
 
-  /** They are loaded when they are first looked for. */
-  async function load() {
+  // Not with the page: they are many. Not when the list opens either: they are there when the first letter is typed.
+  onMount(async () => {
     layouts = (await import('../../keyboards/layouts')).LAYOUTS;
-  }
+  });
 
   function choose(name: string) {
     chooseLayout(layouts.find((layout) => layout.name === name) ?? null);
@@ -51,8 +52,7 @@
       inputValue={title}
       onValueChange={choose}
       onOpenChange={(open) => {
-        if (open) void load();
-        else typed = null;
+        if (!open) typed = null;
       }}
     >
       <span class="flex w-80 border border-line">
@@ -65,6 +65,7 @@
           class="min-w-0 flex-1 bg-paper px-2 py-0.5"
         />
         <Combobox.Trigger
+          tabindex={-1}
           aria-label={SETTINGS_TEXTS.keyboardShow}
           class="border-l border-line bg-paper px-2 font-mono">▾</Combobox.Trigger
         >
