@@ -60,3 +60,29 @@ describe.each(['day', 'night'] as const)('by %s', (theme) => {
     await person.page.context().close();
   });
 });
+
+describe.each([1280, 900, 660, 480])('on a page %i wide', (width) => {
+  it('keys are shown whole or not at all', async () => {
+    const person = await openPage(await createSession(ellavane(new Date())));
+    await person.page.setViewportSize({ width, height: 800 });
+    const cut = () =>
+      person.page.evaluate(() => {
+        const line = (key: Element) => key.closest('.overflow-hidden')?.getBoundingClientRect();
+        return [
+          ...document.querySelectorAll('footer .overflow-hidden kbd, [role=dialog] .overflow-hidden kbd'),
+        ]
+          .map((key) => ({ key: key.getBoundingClientRect(), line: line(key), text: key.textContent }))
+          .filter(
+            ({ key, line }) =>
+              line && key.top < line.bottom && (key.left < line.left || key.right > line.right),
+          )
+          .map(({ text }) => text);
+      });
+    expect(await cut()).toEqual([]);
+    await person.hold('S');
+    await person.switcher.waitFor();
+    expect(await cut()).toEqual([]);
+    await person.release();
+    await person.page.context().close();
+  });
+});
