@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { PLAIN_KEY } from '../../../../tests/plain-key';
 import type { Settings } from '../session/session';
 import { interpret, type Surroundings } from './interpret';
 import type { KeyInput } from './key-input';
@@ -10,17 +11,9 @@ const holding: Surroundings = { ...closed, switcher: 'holding' };
 const staying: Surroundings = { ...closed, switcher: 'staying' };
 
 const key = (code: string, more: Partial<KeyInput> = {}): KeyInput => ({
-  phase: 'down',
+  ...PLAIN_KEY,
   code,
   key: code.replace('Key', '').toLowerCase(),
-  modifier: null,
-  alt: false,
-  control: false,
-  meta: false,
-  shift: false,
-  altGraph: false,
-  repeat: false,
-  composing: false,
   ...more,
 });
 

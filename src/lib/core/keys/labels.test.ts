@@ -1,27 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { PLAIN_KEY } from '../../../../tests/plain-key';
 import type { KeyInput } from './key-input';
 import { hearLayout, labelOf, learnKey, NOTHING_KNOWN, type KnownKeys, type Written } from './labels';
 import { seatOf, WRITING_KEYS } from './writing-keys';
-
-const plain: KeyInput = {
-  phase: 'down',
-  code: '',
-  key: '',
-  modifier: null,
-  alt: false,
-  control: false,
-  meta: false,
-  shift: false,
-  altGraph: false,
-  repeat: false,
-  composing: false,
-};
 
 /** Types keys given as `KeyA=q KeyW=z`. */
 const typing = (known: KnownKeys, keys: string, more: Partial<KeyInput> = {}): KnownKeys =>
   keys.split(' ').reduce((soFar, each) => {
     const [code = '', key = ''] = each.split('=');
-    return learnKey(soFar, { ...plain, code, key, ...more });
+    return learnKey(soFar, { ...PLAIN_KEY, code, key, ...more });
   }, known);
 
 const US: Written = { KeyA: 'a', KeyS: 's', KeyQ: 'q', KeyZ: 'z' };
