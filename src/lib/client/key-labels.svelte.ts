@@ -1,12 +1,5 @@
 import type { KeyInput } from '../core/keys/key-input';
-import {
-  hearLayout,
-  labelOf,
-  learnKey,
-  NOTHING_KNOWN,
-  type KnownKeys,
-  type Layout,
-} from '../core/keys/labels';
+import { hearLayout, knownFrom, labelOf, learnKey, type KnownKeys, type Layout } from '../core/keys/labels';
 import { pageStorage } from './page-storage';
 
 /** The part of the Keyboard Map draft (WICG) that some browsers have, on pages that come safely. */
@@ -73,10 +66,5 @@ function keep(now: KnownKeys): void {
 }
 
 function stored(): KnownKeys {
-  try {
-    const { chosen, typed } = JSON.parse(storage?.getItem(STORED_AS) ?? '{}') as Partial<KnownKeys>;
-    return { ...NOTHING_KNOWN, chosen: chosen ?? null, typed: Array.isArray(typed) ? typed : [] };
-  } catch {
-    return NOTHING_KNOWN;
-  }
+  return knownFrom(storage?.getItem(STORED_AS) ?? '');
 }

@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { PLAIN_KEY } from '../../../../tests/plain-key';
 import type { KeyInput } from './key-input';
-import { hearLayout, labelOf, learnKey, NOTHING_KNOWN, type KnownKeys, type Written } from './labels';
+import {
+  hearLayout,
+  knownFrom,
+  labelOf,
+  learnKey,
+  NOTHING_KNOWN,
+  type KnownKeys,
+  type Written,
+} from './labels';
 import { seatOf, WRITING_KEYS } from './writing-keys';
 
 /** Types keys given as `KeyA=q KeyW=z`. */
@@ -95,6 +103,19 @@ describe('when the layout changes', () => {
     );
     expect(many.typed.map(({ KeyA }) => KeyA)).toEqual(['е', 'д', 'г', 'в']);
   });
+});
+
+describe('what an earlier page stored', () => {
+  it('is known again', () => {
+    const known = typing(NOTHING_KNOWN, 'KeyA=q KeyS=ы');
+    const chosen = { name: 'fr', title: 'French', written: { KeyA: 'q' } };
+    expect(knownFrom(JSON.stringify({ ...known, chosen }))).toEqual({ ...known, chosen });
+  });
+
+  it.each(['', 'null', '[]', '{"typed":{}}', '{"typed":[null,7,{"KeyA":1}],"chosen":{"name":"fr"}}'])(
+    'is nothing where it makes no sense: %s',
+    (json) => expect(knownFrom(json)).toEqual(NOTHING_KNOWN),
+  );
 });
 
 describe('where the keys are', () => {

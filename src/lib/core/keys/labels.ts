@@ -26,6 +26,35 @@ export const NOTHING_KNOWN: KnownKeys = { chosen: null, typed: [], told: {} };
 /** People switch between two layouts, some between three. */
 const MOST_LAYOUTS = 4;
 
+/** What was stored as JSON of an earlier page; of what makes no sense, nothing is taken over. */
+export function knownFrom(json: string): KnownKeys {
+  const stored = parsed(json);
+  const { chosen, typed } = isRecord(stored) ? stored : {};
+  return {
+    ...NOTHING_KNOWN,
+    chosen: isLayout(chosen) ? chosen : null,
+    typed: Array.isArray(typed) ? typed.filter(isWritten) : [],
+  };
+}
+
+function parsed(json: string): unknown {
+  try {
+    return JSON.parse(json);
+  } catch {
+    return null;
+  }
+}
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null;
+const isWritten = (value: unknown): value is Written =>
+  isRecord(value) && Object.values(value).every((letter) => typeof letter === 'string');
+const isLayout = (value: unknown): value is Layout =>
+  isRecord(value) &&
+  typeof value['name'] === 'string' &&
+  typeof value['title'] === 'string' &&
+  isWritten(value['written']);
+
 /**
  * What is printed on the key at a position, as on its cap: `S` for `KeyS` on many; null if that is not known. A choice
  * comes first, then what was typed, then what the browser says, unless what was typed proves it wrong.

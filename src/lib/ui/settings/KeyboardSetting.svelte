@@ -8,8 +8,6 @@
   import Key from '../parts/Key.svelte';
   import { SETTINGS_TEXTS } from '../texts';
 
-  /** Which layout the labels of keys are from. */
-
   /** Stands for finding it out. */
   const AUTOMATIC = '';
 
@@ -43,6 +41,7 @@
   }
 </script>
 
+<!-- Which layout the labels of keys are from. -->
 <div class="grid grid-cols-[150px_1fr] items-baseline gap-2">
   <label for="setting-keyboard" class="font-[650]">{SETTINGS_TEXTS.names.keyboard}</label>
   <div class="flex flex-col gap-1.5">
