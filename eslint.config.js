@@ -21,6 +21,11 @@ export default ts.config(
       'no-undef': 'off',
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-extraneous-class': 'off',
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { ignoreRestSiblings: true, varsIgnorePattern: '^_', argsIgnorePattern: '^_' },
+      ],
+      '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       eqeqeq: 'error',
       // State is replaced, never mutated in place, and the application lives at the root of its host.
       'svelte/prefer-svelte-reactivity': 'off',

@@ -1,10 +1,11 @@
 /** `npm run bench`: the core's own speed, as rates and as ratios between sizes. */
+import { idsIn } from '../src/lib/core/model/table';
 import { fromDocument } from '../src/lib/core/formats/session-document';
 import { simulatedHost } from '../src/lib/core/host/simulated-host';
 import { exposedWindows } from '../src/lib/core/layout/exposed';
-import type { Wish } from '../src/lib/core/session/commands';
+import type { Wish } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
-import { windowOf } from '../src/lib/core/session/views';
+import { windowOf } from '../src/lib/core/slices/windows/selectors';
 import { advance } from '../src/lib/core/switcher/switcher';
 import { deskWith } from './desks';
 import { fastest, printTable } from './statistics';
@@ -41,13 +42,14 @@ function families(session: Session): Record<string, number> {
   const swept = decided({ type: 'sweep' });
   return {
     sweep: ms(() => decided({ type: 'sweep' })),
-    'put back': ms(() => decided({ type: 'put-back' }, swept)),
+    'put back': ms(() => decided({ type: 'put-back', entry: null }, swept)),
     'close all': ms(() => decided({ type: 'close-all', application })),
     quit: ms(() => decided({ type: 'quit', application })),
     'minimise one': ms(() => decided({ type: 'minimise', window: 'w-0' })),
     'fifty sweeps and back': ms(() => {
       let now = session;
-      for (let n = 0; n < 50; n += 1) now = decided({ type: 'put-back' }, decided({ type: 'sweep' }, now));
+      for (let n = 0; n < 50; n += 1)
+        now = decided({ type: 'put-back', entry: null }, decided({ type: 'sweep' }, now));
     }),
   };
 }
@@ -59,7 +61,7 @@ function micros(ms: number): number {
 /** Brings windows to the front, the event of every switch. */
 function fronting(session: Session): void {
   let now = session;
-  const ids = Object.keys(session.windows);
+  const ids = idsIn(session.windows);
   for (let n = 0; n < ROUND; n += 1) {
     const window = ids[(n * 7) % ids.length] ?? '';
     const at = '2026-11-24T06:12:00.000Z';

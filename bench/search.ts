@@ -6,10 +6,10 @@ import UFuzzy from '@leeoniya/ufuzzy';
 import Fuse from 'fuse.js';
 import fuzzysort from 'fuzzysort';
 import type { Candidate } from '../src/lib/core/search/candidates';
-import { learn } from '../src/lib/core/search/learning';
+import { learn } from '../src/lib/core/slices/learning/learning';
 import { catalogueOf } from '../src/lib/core/search/catalogue';
 import { MOST_RESULTS, search } from '../src/lib/core/search/search';
-import type { LearnedChoice } from '../src/lib/core/session/session';
+import type { LearnedChoice } from '../src/lib/core/slices/learning/state';
 import { words } from '../tests/words';
 import { fastest, printTable } from './statistics';
 

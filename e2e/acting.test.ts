@@ -1,4 +1,5 @@
 /** Acting on what is highlighted, ending things, and coming back, by keyboard alone. */
+import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { deskOf, withApplication } from '../tests/desk';
@@ -125,7 +126,7 @@ describe('ending', () => {
     await person.window('a1 — A').waitFor({ state: 'detached' });
     await person.sent();
     const { session } = await storedSession(person.session);
-    expect(session.documents['d-a1']?.text).toBe('a1, edited');
+    expect(find(session.documents, 'd-a1')?.text).toBe('a1, edited');
   });
 
   it('quits five in a row with two unsaved: three end at once, two ask, and nothing waits', async () => {
@@ -171,7 +172,7 @@ describe('ending', () => {
     await person.page.keyboard.type('!');
     // That this happens within a second is a property of the keeper, tested on its own.
     await expect
-      .poll(async () => (await storedSession(person.session)).session.drafts['d-a1']?.text)
+      .poll(async () => find((await storedSession(person.session)).session.drafts, 'd-a1')?.text)
       .toBe('a1!');
     await person.reload();
     expect(await person.page.locator('textarea').first().inputValue()).toBe('a1!');

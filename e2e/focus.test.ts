@@ -1,4 +1,5 @@
 /** The caret is where it was, and one answer follows the other. */
+import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { deskOf } from '../tests/desk';
@@ -104,7 +105,8 @@ describe('questions', () => {
     expect(asked.sort()).toEqual(['b1', 'c1', 'd1']);
     await person.sent();
     const { session } = await storedSession(person.session);
-    for (const window of asked) expect(session.documents[`d-${window}`]?.text).toBe(`${window}, edited`);
+    for (const window of asked)
+      expect(find(session.documents, `d-${window}`)?.text).toBe(`${window}, edited`);
     // No answer typed a line into the text that came.
     expect(session.drafts).toEqual({});
     expect(await person.page.locator('#window-a1 textarea').inputValue()).toBe('a1');
@@ -231,6 +233,6 @@ describe('hide or minimise, and let go', () => {
     expect(await person.frontName()).toBe('a1 — A');
     await person.sent();
     const { session } = await storedSession(person.session);
-    expect(session.applications['b']?.hidden || session.windows['b1']?.minimised).toBe(true);
+    expect(find(session.applications, 'b')?.hidden || find(session.windows, 'b1')?.minimised).toBe(true);
   });
 });

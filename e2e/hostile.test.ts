@@ -6,7 +6,7 @@ import { request } from 'node:http';
 import Ajv2020 from 'ajv/dist/2020';
 import { expect, inject, it } from 'vitest';
 import schema from '../src/lib/core/formats/session-document.schema.json';
-import { problemsOf } from '../src/lib/core/session/invariants';
+import { problemsOf } from '../src/lib/core/session/session';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { hostileRequest, type HostileRequest } from '../tests/hostile';

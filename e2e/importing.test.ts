@@ -1,7 +1,7 @@
 /** Documents of every size come in without keeping anyone else waiting. */
 import { describe, expect, inject, it } from 'vitest';
 import { deskWith } from '../bench/desks';
-import { LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../src/lib/core/session/limits';
+import { LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../src/lib/core/model/limits';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { deskOf } from '../tests/desk';
 import { createSession, storedSession } from './support/browser';

@@ -7,8 +7,8 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import type { Confirmation } from '../src/lib/core/replica/replica';
-import type { Batch, Wish } from '../src/lib/core/session/commands';
-import { reduceAll } from '../src/lib/core/session/reduce';
+import type { Batch, Wish } from '../src/lib/core/commands/commands';
+import { reduceAll } from '../src/lib/core/session/session';
 import type { Session } from '../src/lib/core/session/session';
 import { batchOf } from '../tests/batches';
 import { deskOf } from '../tests/desk';
@@ -39,7 +39,7 @@ const LINE = 'a: a1 a2 | b: b1 | c: c1 c2';
 const WISHES: readonly Wish[] = [
   { type: 'bring-to-front', window: 'b1', raiseAll: false },
   { type: 'sweep' },
-  { type: 'put-back' },
+  { type: 'put-back', entry: null },
   { type: 'bring-to-front', window: 'c2', raiseAll: true },
   { type: 'hide-or-show', application: 'a' },
   { type: 'bring-to-front', window: 'a1', raiseAll: false },

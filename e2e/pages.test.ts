@@ -1,4 +1,5 @@
 /** Many pages of one browser, and what they do when the server fails them. */
+import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { deskOf, withApplication } from '../tests/desk';
@@ -101,7 +102,7 @@ describe('a batch on which the server always fails', () => {
     expect(new Set(tries).size).toBe(1);
     await person.sent();
     // What it did is taken back; what was done since stays.
-    expect((await storedSession(person.session)).session.windows['a1']?.minimised).toBe(false);
+    expect(find((await storedSession(person.session)).session.windows, 'a1')?.minimised).toBe(false);
     await person.reload();
     const badge = person.page.getByRole('button', { name: '1 change was not stored' });
     await badge.waitFor();
@@ -117,7 +118,7 @@ describe('a batch on which the server always fails', () => {
     await settings.getByRole('button', { name: 'Send again' }).click();
     await person.sent();
     await expect
-      .poll(async () => (await storedSession(person.session)).session.windows['a1']?.minimised)
+      .poll(async () => find((await storedSession(person.session)).session.windows, 'a1')?.minimised)
       .toBe(true);
     await person.press('Escape');
     await badge.waitFor({ state: 'detached' });

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { idsOf } from '../src/lib/core/recency/order';
+import { idsOf } from '../src/lib/core/model/order';
 import type { Confirmation } from '../src/lib/core/replica/replica';
 import { testDatabase, type TestDatabase } from '../tests/database';
 import { deskOf } from '../tests/desk';

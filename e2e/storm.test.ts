@@ -1,6 +1,6 @@
 /** Keys at random on two pages of one session, with reloads, lost focus and the pointer in between. */
 import { expect, it } from 'vitest';
-import { problemsOf } from '../src/lib/core/session/invariants';
+import { problemsOf } from '../src/lib/core/session/session';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { Random } from '../tests/random';
 import {

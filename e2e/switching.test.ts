@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { idsOf } from '../src/lib/core/recency/order';
+import { idsOf } from '../src/lib/core/model/order';
 import { at } from './support/at';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { atDesk, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';

@@ -1,8 +1,9 @@
 /** Random wishes for property tests: seeds that become wishes about whatever a session has at the time. */
+import { find, idsIn } from '../src/lib/core/model/table';
 import fc from 'fast-check';
-import type { Command, Wish, WishType } from '../src/lib/core/session/commands';
+import type { Command, Wish, WishType } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
-import { later } from './desk';
+import { deskOf, later, withApplication } from './desk';
 
 const TYPES: readonly WishType[] = [
   'bring-to-front',
@@ -11,9 +12,13 @@ const TYPES: readonly WishType[] = [
   'open-document',
   'minimise',
   'minimise-all',
+  'restore-all',
+  'hide',
+  'show',
   'hide-or-show',
   'solo',
   'sweep',
+  'sweep-or-put-back',
   'put-back',
   'close',
   'close-all',
@@ -30,6 +35,13 @@ const TYPES: readonly WishType[] = [
   'learn-choice',
   'forget-choices',
 ];
+
+/** A desk with something of everything: unsaved, minimised, hidden, elsewhere, resident, without windows. */
+export function busyDesk(): Session {
+  const desk = deskOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
+  const resident = withApplication(desk, 'b', { resident: true });
+  return withApplication(resident, 'e', { quitsWithLastWindow: true });
+}
 
 export interface WishSeed {
   readonly type: WishType;
@@ -48,21 +60,28 @@ export const wishSeeds = (least: number, most: number): fc.Arbitrary<WishSeed[]>
 /** The wish that a seed becomes in a session; null if the session has nothing for it. */
 export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session): Wish | null {
   const among = (ids: readonly string[]) => ids[pick % Math.max(1, ids.length)];
-  const application = among(Object.keys(session.applications)) ?? '';
-  const window = among(Object.keys(session.windows));
-  const document = among(Object.keys(session.documents)) ?? '';
+  const application = among(idsIn(session.applications)) ?? '';
+  const window = among(idsIn(session.windows));
+  const document = among(idsIn(session.documents)) ?? '';
   switch (type) {
     case 'sweep':
-    case 'put-back':
-    case 'reopen':
+    case 'sweep-or-put-back':
       return { type };
+    case 'put-back':
+      return { type, entry: flag ? null : (among(idsIn(session.putAways)) ?? null) };
+    case 'reopen':
+      return { type, entry: flag ? null : (among(idsIn(session.ended)) ?? null) };
     case 'open-window':
       return { type, application, inFront: flag };
     case 'open-document':
     case 'save':
       return { type, document };
     case 'keep-draft':
-      return { type, document, text: flag ? `typed ${pick}` : (session.documents[document]?.text ?? '') };
+      return {
+        type,
+        document,
+        text: flag ? `typed ${pick}` : (find(session.documents, document)?.text ?? ''),
+      };
     case 'learn-choice':
       return { type, letters: `l${other}`, choice: `choice ${pick}` };
     case 'forget-choices':
@@ -83,7 +102,7 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
         : null;
     case 'retitle-tab':
       return window
-        ? { type, window, tab: session.windows[window]?.activeTab ?? '', title: `title ${pick}` }
+        ? { type, window, tab: find(session.windows, window)?.activeTab ?? '', title: `title ${pick}` }
         : null;
     case 'minimise':
     case 'close':

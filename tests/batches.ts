@@ -1,11 +1,12 @@
 /** Batches for tests, as a browser would make them. */
 import { randomUUID } from 'node:crypto';
-import type { Batch, Wish } from '../src/lib/core/session/commands';
+import { BATCH_VERSION, type Batch, type Wish } from '../src/lib/core/commands/commands';
 import { later } from './desk';
 
 /** A batch of commands for these wishes, each with an id of its own. */
 export const batchOf = (...wishes: Wish[]): Batch => ({
   id: randomUUID(),
+  v: BATCH_VERSION,
   commands: wishes.map((wish, n) => ({ ...wish, id: randomUUID(), at: later(n) })),
 });
 

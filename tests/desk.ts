@@ -1,13 +1,16 @@
 /** Small desks for tests, and someone who works at one. */
+import { patch } from '../src/lib/core/model/table';
 import { fromDocument, FORMAT, VERSION } from '../src/lib/core/formats/session-document';
-import type { Notice } from '../src/lib/core/host/host';
+import type { Notice } from '../src/lib/core/host/notice';
 import { simulatedHost } from '../src/lib/core/host/simulated-host';
 import type { Action } from '../src/lib/core/keys/key-map';
-import type { Command, Wish } from '../src/lib/core/session/commands';
-import type { Event } from '../src/lib/core/session/events';
-import { idsOf } from '../src/lib/core/recency/order';
-import { problemsOf } from '../src/lib/core/session/invariants';
-import type { Application, Session, Window } from '../src/lib/core/session/session';
+import type { Command, Wish } from '../src/lib/core/commands/commands';
+import type { SessionEvent } from '../src/lib/core/session/session';
+import { idsOf } from '../src/lib/core/model/order';
+import { problemsOf } from '../src/lib/core/session/session';
+import type { Application } from '../src/lib/core/slices/applications/state';
+import type { Session } from '../src/lib/core/session/session';
+import type { AppWindow } from '../src/lib/core/slices/windows/state';
 import {
   advance,
   highlightedLeaf,
@@ -31,7 +34,7 @@ export const later = (seconds: number): string => new Date(Date.parse(START) + s
  */
 export function deskOf(line: string): Session {
   const applications: Application[] = [];
-  const windows: Window[] = [];
+  const windows: AppWindow[] = [];
   const drafts: { document: string; text: string; at: string }[] = [];
   for (const part of line.split('|').map((piece) => piece.trim())) {
     const [head = '', tail = ''] = part.split(':');
@@ -98,7 +101,7 @@ const applicationNamed = (id: string, more: Partial<Application>): Application =
   ...more,
 });
 
-const windowNamed = (name: string, application: string, word: string): Window => ({
+const windowNamed = (name: string, application: string, word: string): AppWindow => ({
   id: name,
   application,
   geometry: { x: 10, y: 20, width: 300, height: 200 },
@@ -112,15 +115,15 @@ const windowNamed = (name: string, application: string, word: string): Window =>
 });
 
 /** Changes one application of a session, as an importer would. */
-export const withApplication = (session: Session, id: string, patch: Partial<Application>): Session => ({
+export const withApplication = (session: Session, id: string, change: Partial<Application>): Session => ({
   ...session,
-  applications: { ...session.applications, [id]: { ...(session.applications[id] as Application), ...patch } },
+  applications: patch(session.applications, [id], 'application', (one) => ({ ...one, ...change })),
 });
 
 /** Someone at a desk, using the core as the page does. Every step must leave a valid session. */
 export class Worker {
   switcher: Switcher | null = null;
-  events: Event[] = [];
+  events: SessionEvent[] = [];
   notices: readonly Notice[] = [];
   #commands = 0;
 
@@ -161,7 +164,7 @@ export class Worker {
 
   act(action: Action): this {
     if (action === 'quit') this.input({ type: 'pass-on' });
-    const wish = wishFor(action, targetOf(this.switcher, this.session));
+    const wish = wishFor(this.session, action, targetOf(this.switcher, this.session));
     if (wish) this.wish(wish);
     return this.input({ type: 'acted', action });
   }

@@ -1,4 +1,5 @@
 /** Layouts, what is printed on the keys, and characters that need more than one key; with a real keyboard. */
+import { find } from '../../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { LAYOUTS } from '../../src/lib/keyboards/layouts';
 import { ENGINES } from '../../tests/display/real-browser';
@@ -122,12 +123,12 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
       await seat.keyboard.down(...keys);
       await seat.keyboard.tap('KeyX');
       await seat.keyboard.up(...keys);
-      await expect.poll(async () => (await sitting.stored()).applications['b']?.hidden).toBe(true);
-      expect((await sitting.stored()).applications['a']?.hidden).toBe(false);
+      await expect.poll(async () => find((await sitting.stored()).applications, 'b')?.hidden).toBe(true);
+      expect(find((await sitting.stored()).applications, 'a')?.hidden).toBe(false);
       await seat.keyboard.down(...keys);
       await seat.keyboard.tap('KeyV');
       await seat.keyboard.up(...keys);
-      await expect.poll(async () => (await sitting.stored()).applications['a']?.running).toBe(false);
+      await expect.poll(async () => find((await sitting.stored()).applications, 'a')?.running).toBe(false);
     });
   });
 });

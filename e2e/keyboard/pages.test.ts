@@ -1,4 +1,5 @@
 /** Pages, windows and the browser's own keys with a real keyboard, in both engines. */
+import { find, idsIn } from '../../src/lib/core/model/table';
 import { describe, expect, it, onTestFinished } from 'vitest';
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import { deskOf } from '../../tests/desk';
@@ -30,7 +31,7 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
       const held = (await sitting.seen()).slice(before).filter(({ type }) => type === 'keydown');
       expect(held.filter(({ prevented, code }) => !prevented && code !== 'ShiftLeft')).toEqual([]);
       expect(await sitting.screen()).toMatchObject({ settings: true, switcher: false, hasFocus: true });
-      expect(Object.keys((await sitting.stored()).windows)).toEqual(['a1', 'b1']);
+      expect(idsIn((await sitting.stored()).windows)).toEqual(['a1', 'b1']);
       await seat.keyboard.tap('Escape');
       await expect.poll(async () => (await sitting.screen()).settings).toBe(false);
       await chord('KeyS');
@@ -153,7 +154,7 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
     await seat.sit('x: x1');
     const sitting = await seat.sit('a: a1 | b: b1');
     const path = () => sitting.page.evaluate(() => location.pathname, null).catch(() => null);
-    const draft = async () => (await storedSession(sitting.session)).session.drafts['d-a1']?.text;
+    const draft = async () => find((await storedSession(sitting.session)).session.drafts, 'd-a1')?.text;
     await seat.keyboard.type(' more');
     await chord('ArrowLeft');
     await expect.poll(path).not.toBe(`/sessions/${sitting.session}`);

@@ -1,4 +1,7 @@
 /** Switching, putting away and ending with real keys, in both engines: what is stored, and what is on the screen. */
+import { idsIn } from '../../src/lib/core/model/table';
+import { applicationOf } from '../../src/lib/core/slices/applications/selectors';
+import { windowOf } from '../../src/lib/core/slices/windows/selectors';
 import { describe, expect, it } from 'vitest';
 import type { Session } from '../../src/lib/core/session/session';
 import { ENGINES } from '../../tests/display/real-browser';
@@ -108,16 +111,28 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
 
   describe('while holding', () => {
     it.each([
-      ['minimise', ['KeyZ'], ({ windows }) => windows['b1']?.minimised],
-      ['minimise all', ['Shift+KeyZ'], ({ windows }) => windows['b1']?.minimised && windows['b2']?.minimised],
-      ['hide', ['KeyX'], ({ applications: { b } }) => b?.hidden],
-      ['solo', ['Shift+KeyX'], ({ applications: { a, b, c } }) => a?.hidden && !b?.hidden && c?.hidden],
-      ['close', ['KeyC'], ({ windows }) => !windows['b1'] && windows['b2']],
-      ['close all', ['Shift+KeyC'], ({ windows }) => Object.keys(windows).join(' ') === 'a1 c1'],
-      ['quit', ['KeyV'], ({ applications: { b } }) => !b?.running],
-      ['end now', ['Shift+KeyV'], ({ applications: { b } }) => !b?.running],
-      ['put back', ['KeyZ', 'KeyR'], ({ windows, ended }) => !windows['b1']?.minimised && ended.length === 0],
-      ['reopen', ['KeyC', 'Shift+KeyR'], ({ windows }) => Object.keys(windows).length === 4],
+      ['minimise', ['KeyZ'], (session) => windowOf(session, 'b1').minimised],
+      [
+        'minimise all',
+        ['Shift+KeyZ'],
+        ({ windows }) => windows.filter(({ minimised }) => minimised).length === 2,
+      ],
+      ['hide', ['KeyX'], (session) => applicationOf(session, 'b').hidden],
+      [
+        'solo',
+        ['Shift+KeyX'],
+        ({ applications }) => applications.map(({ hidden }) => hidden).join() === 'true,false,true',
+      ],
+      ['close', ['KeyC'], ({ windows }) => idsIn(windows).join(' ') === 'a1 b2 c1'],
+      ['close all', ['Shift+KeyC'], ({ windows }) => idsIn(windows).join(' ') === 'a1 c1'],
+      ['quit', ['KeyV'], (session) => !applicationOf(session, 'b').running],
+      ['end now', ['Shift+KeyV'], (session) => !applicationOf(session, 'b').running],
+      [
+        'put back',
+        ['KeyZ', 'KeyR'],
+        (session) => !windowOf(session, 'b1').minimised && session.ended.length === 0,
+      ],
+      ['reopen', ['KeyC', 'Shift+KeyR'], ({ windows }) => idsIn(windows).length === 4],
     ] satisfies [string, string[], (session: Session) => unknown][])('%s', async (_, keys, done) => {
       const sitting = await seat.sit('a: a1 | b: b1 b2 | c: c1');
       await opened(sitting, 'b1');

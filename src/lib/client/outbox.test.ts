@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { Batch } from '../core/session/commands';
+import type { Batch } from '../core/commands/commands';
 import { Outbox } from './outbox';
 import { memoryStorage } from './page-storage';
 
-const batch = (id: string): Batch => ({ id, commands: [] });
+const batch = (id: string): Batch => ({ id, v: 2, commands: [] });
 
 describe('the outbox', () => {
   it('gives the next page what is left, in order', () => {

@@ -1,4 +1,5 @@
-import type { Batch } from '../core/session/commands';
+import type { Batch } from '../core/commands/commands';
+import { batchFrom } from '../core/protocol/upcast';
 
 /** The part of the Web Storage API that the outbox needs. */
 export type OutboxStorage = Pick<Storage, 'length' | 'key' | 'getItem' | 'setItem' | 'removeItem'>;
@@ -37,13 +38,25 @@ export class Outbox {
     return this.#keysWith(this.#prefix).flatMap((key) => this.#read(key));
   }
 
-  /** Keeps a batch until it is removed. @throws DOMException if the storage is full. */
-  add(batch: Batch, now: number): void {
+  /**
+   * Keeps a batch until it is removed; `text` is what an earlier page wrote down for it.
+   * @throws DOMException if the storage is full.
+   */
+  add(batch: Batch, now: number, text = JSON.stringify(batch)): void {
     this.#count += 1;
     const time = String(now).padStart(TIME_DIGITS, '0');
     const key = `${this.#prefix}${time}-${String(this.#count).padStart(COUNT_DIGITS, '0')}-${batch.id}`;
     this.#keys.set(batch.id, key);
-    this.storage.setItem(key, JSON.stringify(batch));
+    this.storage.setItem(key, text);
+  }
+
+  /**
+   * A batch as it is sent: as it was first written down, though by an earlier version, so that the server knows it
+   * again if it was stored already.
+   */
+  textOf(batch: Batch): string {
+    const key = this.#keys.get(batch.id);
+    return (key === undefined ? null : this.storage.getItem(key)) ?? JSON.stringify(batch);
   }
 
   remove(batch: string): void {
@@ -55,7 +68,7 @@ export class Outbox {
 
   /** Takes a batch out of what is sent, and keeps it aside; where there is no room for that it stays where it is. */
   setAside(batch: Batch): void {
-    if (this.#keepAside(batch.id, JSON.stringify(batch))) this.remove(batch.id);
+    if (this.#keepAside(batch.id, this.textOf(batch))) this.remove(batch.id);
   }
 
   /** What was set aside, oldest first. */
@@ -98,17 +111,17 @@ export class Outbox {
   }
 }
 
-/** The batch in a text; null if there is none. */
+/** The batch in a text of this version or an earlier one; null if there is none. */
 export function batchIn(text: string): Batch | null {
   try {
     const value: unknown = JSON.parse(text);
-    return isBatch(value) ? value : null;
+    return isBatch(value) ? batchFrom(value) : null;
   } catch {
     return null;
   }
 }
 
-function isBatch(value: unknown): value is Batch {
+function isBatch(value: unknown): value is { commands: unknown[] } {
   return (
     isObject(value) &&
     typeof value.id === 'string' &&

@@ -1,5 +1,4 @@
 import type { Confirmation } from '../core/replica/replica';
-import type { Batch } from '../core/session/commands';
 import { fetchInTime } from './fetch-in-time';
 
 /** What became of sending a batch. */
@@ -25,25 +24,24 @@ const PASSING: ReadonlySet<number> = new Set([408, 429, 502, 503, 504]);
  */
 const MOST_KEPT_ALIVE = 16_000;
 
-/** Sends a batch, and waits for an answer until `signal` says that none will come. */
-export const postBatch = (session: string, batch: Batch, signal: AbortSignal): Promise<Outcome> =>
+/** Sends a batch, as JSON, and waits for an answer until `signal` says that none will come. */
+export const postBatch = (session: string, batch: string, signal: AbortSignal): Promise<Outcome> =>
   Promise.race([post(session, batch), givenUp(signal)]);
 
 /** Not left to `fetch`: in some browsers one that was under way when its page was left never ends, aborted or not. */
 const givenUp = (signal: AbortSignal): Promise<Outcome> =>
   new Promise((resolve) => signal.addEventListener('abort', () => resolve({ type: 'given-up' })));
 
-async function post(session: string, batch: Batch): Promise<Outcome> {
-  const sent = JSON.stringify(batch);
+async function post(session: string, batch: string): Promise<Outcome> {
   let response: Response;
   let body: string;
   try {
     response = await fetchInTime(`/api/sessions/${session}/commands`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: sent,
+      body: batch,
       // So that what was done last is stored though the page is left at once.
-      keepalive: sent.length < MOST_KEPT_ALIVE,
+      keepalive: batch.length < MOST_KEPT_ALIVE,
     });
     body = await response.text();
   } catch {

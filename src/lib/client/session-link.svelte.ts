@@ -1,4 +1,5 @@
-import type { Host, Notice, Refusal } from '../core/host/host';
+import type { Host } from '../core/host/host';
+import type { Notice, Refusal } from '../core/host/notice';
 import {
   anew,
   receive,
@@ -8,8 +9,8 @@ import {
   type Confirmation,
   type Replica,
 } from '../core/replica/replica';
-import type { Batch, Wish } from '../core/session/commands';
-import type { Event } from '../core/session/events';
+import { BATCH_VERSION, type Batch, type Wish } from '../core/commands/commands';
+import type { SessionEvent } from '../core/session/session';
 import type { Session } from '../core/session/session';
 import { fetchInTime } from './fetch-in-time';
 import { newId } from './ids';
@@ -29,7 +30,7 @@ export const MOST_TRIES = 5;
 const LATE_MS = 2_000;
 
 export interface Submitted {
-  readonly events: readonly Event[];
+  readonly events: readonly SessionEvent[];
   readonly notices: readonly Notice[];
   readonly refusal: Refusal | null;
 }
@@ -134,7 +135,7 @@ export class SessionLink {
     const now = new Date();
     const at = now.toISOString();
     const commands = wishes.map((wish) => ({ ...wish, id: newId(), at }));
-    const batch: Batch = { id: newId(), commands };
+    const batch: Batch = { id: newId(), v: BATCH_VERSION, commands };
     const { replica, notices, refusal } = submit(this.#replica, this.host, batch);
     const events = refusal ? [] : (replica.pending.at(-1)?.events ?? []);
     if (events.length === 0) return { events, notices, refusal };
@@ -153,7 +154,7 @@ export class SessionLink {
       this.outbox.dropAside(key);
       this.#tries.delete(batch.id);
       this.#takeOver(batch);
-      this.#keep(batch, new Date());
+      this.#keep(batch, new Date(), text);
     }
     this.aside = this.outbox.aside();
     this.listener.changed();
@@ -179,9 +180,9 @@ export class SessionLink {
     }
   }
 
-  #keep(batch: Batch, now: Date): void {
+  #keep(batch: Batch, now: Date, text?: string): void {
     try {
-      this.outbox.add(batch, now.getTime());
+      this.outbox.add(batch, now.getTime(), text);
     } catch {
       this.listener.notKept();
     }
@@ -209,7 +210,7 @@ export class SessionLink {
   /** Answers whether the next one may follow at once. */
   async #sendOne(batch: Batch): Promise<boolean> {
     this.#underWay = new AbortController();
-    const outcome = await postBatch(this.id, batch, this.#underWay.signal);
+    const outcome = await postBatch(this.id, this.outbox.textOf(batch), this.#underWay.signal);
     switch (outcome.type) {
       case 'given-up':
         return true;

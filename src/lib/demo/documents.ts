@@ -1,5 +1,6 @@
 /** What the harbour office of Ellavane works on. Everything and everyone here is invented. */
-import type { Document, DocumentKind } from '../core/session/session';
+import type { DocumentKind } from '../stand-ins/kinds';
+import type { AppDocument } from '../core/slices/documents/state';
 
 const document = (
   id: string,
@@ -7,7 +8,7 @@ const document = (
   title: string,
   kind: DocumentKind,
   text: string,
-): Document => ({ id, title, application, kind, text: text.trim() });
+): AppDocument => ({ id, title, application, kind, text: text.trim() });
 
 /** Harmonic constants: amplitude in metres, phase in degrees; `Z0` is the mean height above chart datum. */
 const constants = (z0: number, m2: number, lag: number) => `
@@ -23,7 +24,7 @@ const berth = (rows: string) => `Berth,Ship,Length,Draught,Until\n${rows.trim()}
 const radio = (rows: string) => `Time,From,Message\n${rows.trim()}`;
 const log = (rows: string) => `Time,Movement,Pilot,Draught\n${rows.trim()}`;
 
-export const DOCUMENTS: readonly Document[] = [
+export const DOCUMENTS: readonly AppDocument[] = [
   document('lock-sill', 'tides', 'Lock Sill', 'tide-constants', constants(3.1, 1.72, 160)),
   document('north-gauge', 'tides', 'North Gauge', 'tide-constants', constants(2.8, 1.55, 152)),
   document('outer-buoy', 'tides', 'Outer Buoy', 'tide-constants', constants(2.6, 1.38, 139)),

@@ -1,5 +1,7 @@
 import { FORMAT, VERSION, type SessionDocument } from '../core/formats/session-document';
-import type { Application, Geometry, Tab, Window } from '../core/session/session';
+import type { Application } from '../core/slices/applications/state';
+import type { Geometry } from '../core/model/geometry';
+import type { Tab, AppWindow } from '../core/slices/windows/state';
 import { DOCUMENTS } from './documents';
 
 /** The id under which the demo session is stored. */
@@ -48,7 +50,7 @@ type Row = readonly [
   tabs: string,
   minutes: number,
   ...box: [number, number, number, number],
-  more?: Partial<Window>,
+  more?: Partial<AppWindow>,
 ];
 
 const WINDOWS: readonly Row[] = [
@@ -76,7 +78,7 @@ const WINDOWS: readonly Row[] = [
 
 const TITLES = new Map(DOCUMENTS.map((document) => [document.id, document]));
 
-function window([documents, , x, y, width, height, more]: Row): Window {
+function window([documents, , x, y, width, height, more]: Row): AppWindow {
   const tabs = documents.split(' ').map((document): Tab => {
     const title = TITLES.get(document)?.title ?? document;
     return { id: `t-${document}`, title, document };

@@ -1,9 +1,11 @@
 /** What the server does with sessions, for its routes: input checked, outcomes as problems. */
 import { toDocument, type SessionDocument } from '../core/formats/session-document';
+import type { Batch } from '../core/commands/commands';
 import type { Confirmation } from '../core/replica/replica';
 import { busy, pointerTo, Problem } from './http/problem';
 import { batchFrom } from './input/batch-input';
 import type { EventStore } from './store/event-store';
+import { digestOf } from './store/log-row';
 import { eventStream, type Followed } from './store/event-stream';
 import type { StoredSession } from './store/session-cache';
 
@@ -58,7 +60,7 @@ export async function followSessions(
  * that names something that is not there; `not-a-batch` for a malformed one. Then nothing has changed.
  */
 export async function submitBatch(store: EventStore, id: string, value: unknown): Promise<Confirmation> {
-  const result = await store.append(id, batchFrom(value));
+  const result = await store.append(id, batchFrom(value), digestOf(value as Batch));
   switch (result.kind) {
     case 'appended':
     case 'known':

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Document, DocumentId } from '../core/session/session';
+  import type { AppDocument } from '../core/slices/documents/state';
+  import type { DocumentId } from '../core/model/ids';
   import Letter from './letter/Letter.svelte';
   import Prose from './prose/Prose.svelte';
   import Table from './table/Table.svelte';
@@ -19,7 +20,7 @@
     actions,
     waits = false,
   }: {
-    document: Document;
+    document: AppDocument;
     /** The text to show: the draft, or else what was saved. */
     text: string;
     day: Date;

@@ -1,12 +1,16 @@
 /** Every sentence and label that the page shows, named once. */
-import type { Notice } from '../core/host/host';
+import type { Notice } from '../core/host/notice';
 import type { CandidateKind } from '../core/search/candidates';
 import type { HeldKey } from '../core/keys/key-map';
 import type { KeyRow } from '../core/keys/writing-keys';
-import type { Event } from '../core/session/events';
-import { MOST_WINDOWS } from '../core/session/limits';
-import type { PutAway, Session, Window } from '../core/session/session';
-import { applicationOf, documentOf, titleOf, windowOf } from '../core/session/views';
+import type { SessionEvent } from '../core/session/session';
+import { MOST_WINDOWS } from '../core/model/limits';
+import type { PutAway } from '../core/slices/put-away/state';
+import type { Session } from '../core/session/session';
+import type { AppWindow } from '../core/slices/windows/state';
+import { applicationOf } from '../core/slices/applications/selectors';
+import { documentOf } from '../core/slices/documents/selectors';
+import { titleOf, windowOf } from '../core/slices/windows/selectors';
 import type { Standing } from '../core/switcher/standing';
 
 export const KEY_TEXTS: Readonly<Record<HeldKey, string>> = {
@@ -82,7 +86,7 @@ export function standingText(standing: Standing): string {
 }
 
 /** How a window is called where its application is not at hand. */
-export const windowName = (session: Session, window: Window): string =>
+export const windowName = (session: Session, window: AppWindow): string =>
   `${titleOf(window)} — ${applicationOf(session, window.application).name}`;
 
 /** What a notice says; `key` names the whole chord of a held key. */
@@ -101,6 +105,14 @@ export function noticeText(session: Session, notice: Notice, key: (held: HeldKey
       return 'There is nothing to put away.';
     case 'nothing-to-put-back':
       return 'Nothing to put back.';
+    case 'already-there':
+      return 'It is so already.';
+    case 'not-hidden':
+      return `${application} is not hidden.`;
+    case 'nothing-to-restore':
+      return 'None of its windows is minimised.';
+    case 'nothing-to-forget':
+      return 'There is nothing to forget.';
     case 'nothing-to-reopen':
       return 'There is nothing left to reopen.';
     case 'nothing-to-close':
@@ -133,7 +145,7 @@ export const putAwayText = ({ kind, subject }: PutAway): string => PUT_AWAY_TEXT
 const MOST_NAMED = 3;
 
 /** What followed from a command, for those who hear the page; `before` is the session it was given in. */
-export function happenedText(before: Session, events: readonly Event[]): string {
+export function happenedText(before: Session, events: readonly SessionEvent[]): string {
   const closed = events.flatMap((event) =>
     event.type === 'windows-closed' ? event.windows.map((id) => titleOf(windowOf(before, id))) : [],
   );
@@ -145,12 +157,12 @@ export function happenedText(before: Session, events: readonly Event[]): string 
   return [closed.length > 0 ? `${named} closed` : '', ...others].filter(Boolean).join('. ');
 }
 
-function eventText(before: Session, event: Event): string {
+function eventText(before: Session, event: SessionEvent): string {
   switch (event.type) {
     case 'put-away':
       return putAwayText(event.entry);
     case 'put-back': {
-      const entry = before.putAways.at(-event.levels);
+      const entry = before.putAways.find(({ id }) => id === event.entries[0]);
       return entry ? `Put back: ${putAwayText(entry)}` : '';
     }
     case 'application-launched':

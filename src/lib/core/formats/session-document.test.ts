@@ -5,7 +5,7 @@ import { commandFrom, wishFrom, wishSeeds } from '../../../../tests/arbitrary-wi
 import { START } from '../../../../tests/desk';
 import { ellavane } from '../../demo/ellavane';
 import { simulatedHost } from '../host/simulated-host';
-import { problemsOf } from '../session/invariants';
+import { problemsOf } from '../session/session';
 import { fromDocument, repeatedIds, toDocument } from './session-document';
 import schema from './session-document.schema.json';
 

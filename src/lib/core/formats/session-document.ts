@@ -4,20 +4,15 @@
  * What only helps this desk for the moment (the put-back stack, what can be reopened, what search learned) is
  * not part of it.
  */
-import type {
-  Application,
-  Document,
-  DocumentId,
-  Instant,
-  Places,
-  Session,
-  Settings,
-  Window,
-  Workspace,
-  WorkspaceId,
-  WindowId,
-} from '../session/session';
-import { LONGEST_ID } from '../session/limits';
+import type { Application } from '../slices/applications/state';
+import type { AppDocument } from '../slices/documents/state';
+import type { DocumentId, Instant, WorkspaceId, WindowId } from '../model/ids';
+import type { Places } from '../slices/places/state';
+import { EMPTY_SESSION, type Session } from '../session/session';
+import type { Settings } from '../slices/settings/state';
+import type { AppWindow } from '../slices/windows/state';
+import type { Workspace } from '../slices/workspaces/state';
+import { LONGEST_ID } from '../model/limits';
 
 export const FORMAT = 'key-fold-session';
 export const VERSION = 1;
@@ -33,9 +28,9 @@ export interface SessionDocument {
   readonly workspaces: readonly Workspace[];
   readonly workspace: WorkspaceId;
   readonly applications: readonly Application[];
-  readonly documents: readonly Document[];
+  readonly documents: readonly AppDocument[];
   readonly drafts: readonly { readonly document: DocumentId; readonly text: string; readonly at: Instant }[];
-  readonly windows: readonly Window[];
+  readonly windows: readonly AppWindow[];
   readonly recent: Session['recent'];
   readonly stacking: readonly WindowId[];
   readonly front: WindowId | null;
@@ -51,10 +46,10 @@ export function toDocument(session: Session): SessionDocument {
     settings: session.settings,
     workspaces: session.workspaces,
     workspace: session.workspace,
-    applications: Object.values(session.applications),
-    documents: Object.values(session.documents),
-    drafts: Object.entries(session.drafts).map(([document, draft]) => ({ document, ...draft })),
-    windows: Object.values(session.windows),
+    applications: session.applications,
+    documents: session.documents,
+    drafts: session.drafts.map(({ id, ...draft }) => ({ document: id, ...draft })),
+    windows: session.windows,
     recent: session.recent,
     stacking: session.stacking,
     front: session.front,
@@ -63,28 +58,10 @@ export function toDocument(session: Session): SessionDocument {
 }
 
 /** The session that a document describes. What it says is not checked here: see `problemsOf`. */
-export function fromDocument(document: SessionDocument): Session {
-  return {
-    title: document.title,
-    settings: document.settings,
-    workspaces: document.workspaces,
-    workspace: document.workspace,
-    applications: byId(document.applications),
-    windows: byId(document.windows),
-    documents: byId(document.documents),
-    drafts: Object.fromEntries(document.drafts.map(({ document: id, text, at }) => [id, { text, at }])),
-    recent: document.recent,
-    stacking: document.stacking,
-    front: document.front,
-    places: document.places,
-    putAways: [],
-    ended: [],
-    learned: [],
-  };
+export function fromDocument({ format: _format, version: _version, ...document }: SessionDocument): Session {
+  const drafts = document.drafts.map(({ document: id, ...draft }) => ({ id, ...draft }));
+  return { ...EMPTY_SESSION, ...document, drafts };
 }
-
-const byId = <T extends { readonly id: string }>(list: readonly T[]): Record<string, T> =>
-  Object.fromEntries(list.map((item) => [item.id, item]));
 
 /** An item of a document's lists whose id is that of an earlier one, which it would silently replace. */
 export interface RepeatedId {

@@ -1,9 +1,8 @@
-import type { Command } from '../session/commands';
-import type { Event } from '../session/events';
-import { reduce } from '../session/reduce';
-import type { Session, WindowId } from '../session/session';
-import { isVisible, nextFront, windowOf } from '../session/views';
-import type { Notice, Refusal } from './host';
+import { find } from '../model/table';
+import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import { isSeen, nextFront, reduce, uncovering, type Session, type SessionEvent } from '../session/session';
+import { windowOf } from '../slices/windows/selectors';
+import type { Notice, Refusal } from './notice';
 
 /** Thrown on a course that turns out to be impossible; nothing of it has happened then. */
 export class Refused extends Error {
@@ -17,19 +16,19 @@ export class Refused extends Error {
  * the ones before it.
  */
 export class Course {
-  readonly events: Event[] = [];
+  readonly events: SessionEvent[] = [];
   readonly notices: Notice[] = [];
-  session: Session;
-  #named = 0;
+  #names = 0;
+  #entries = 0;
 
+  /** `id` and `at` are the command's. */
   constructor(
-    session: Session,
-    readonly command: Command,
-  ) {
-    this.session = session;
-  }
+    public session: Session,
+    readonly id: string,
+    readonly at: Instant,
+  ) {}
 
-  happen(event: Event): void {
+  happen(event: SessionEvent): void {
     this.session = reduce(this.session, event);
     this.events.push(event);
   }
@@ -39,21 +38,27 @@ export class Course {
   }
 
   /**
-   * Ids for new windows and tabs, made from the command's own so that every host that decides it agrees.
-   * @throws Refused if a window, or one that can be reopened, was named by this command before.
+   * Ids for a new window and its tab, made from the command's own so that every host that decides it agrees.
+   * `there`: the window is open already, because this very command was decided before.
+   * @throws Refused if that id was given to something else.
    */
-  newIds(): { window: string; tab: string } {
-    this.#named += 1;
-    const name = `${this.command.id}${this.#named > 1 ? `-${this.#named}` : ''}`;
+  newWindow(application: ApplicationId): { window: string; tab: string; there: boolean } {
+    const name = numbered(this.id, (this.#names += 1));
     const window = `w-${name}`;
-    const { windows, ended } = this.session;
-    if (Object.hasOwn(windows, window) || ended.some((one) => one.windows.some(({ id }) => id === window)))
-      throw new Refused({ field: 'id', detail: `The command id '${this.command.id}' was used before.` });
-    return { window, tab: `t-${name}` };
+    const open = find(this.session.windows, window);
+    const wasOpen = this.session.ended.some((one) => one.windows.some(({ id }) => id === window));
+    if (wasOpen || (open && open.application !== application))
+      throw new Refused({ field: 'id', detail: `The command id '${this.id}' was used before.` });
+    return { window, tab: `t-${name}`, there: open !== undefined };
+  }
+
+  /** An id for an entry of a list, made from the command's own. */
+  newEntry(): string {
+    return `e-${numbered(this.id, (this.#entries += 1))}`;
   }
 
   front(window: WindowId): void {
-    if (this.session.front !== window) this.happen({ type: 'window-fronted', window, at: this.command.at });
+    if (this.session.front !== window) this.happen({ type: 'window-fronted', window, at: this.at });
   }
 
   /** Switching rule 4: if the front window went away, the most recent visible one comes forward. */
@@ -71,16 +76,14 @@ export class Course {
 
   /** Makes a window visible without bringing it to the front. */
   uncover(id: WindowId): void {
-    const { application, minimised, workspace } = windowOf(this.session, id);
-    if (this.session.applications[application]?.hidden)
-      this.happen({ type: 'applications-shown', applications: [application] });
-    if (minimised) this.happen({ type: 'windows-restored', windows: [id] });
-    if (this.session.workspace !== workspace) this.happen({ type: 'workspace-entered', workspace });
+    for (const event of uncovering(this.session, windowOf(this.session, id))) this.happen(event);
   }
 
   /** Whether a window is there and can be seen. */
   sees(id: WindowId): boolean {
-    const window = this.session.windows[id];
-    return window !== undefined && isVisible(this.session, window);
+    return isSeen(this.session, id);
   }
 }
+
+/** The first one of a command has the command's name alone. */
+const numbered = (id: string, nth: number): string => (nth > 1 ? `${id}-${nth}` : id);

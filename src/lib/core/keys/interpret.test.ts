@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { PLAIN_KEY } from '../../../../tests/plain-key';
-import type { Settings } from '../session/session';
+import type { Settings } from '../slices/settings/state';
 import { interpret, type Surroundings } from './interpret';
 import type { KeyInput } from './key-input';
 import { ACTIONS, heldKeyAt, KEY_MAP } from './key-map';

@@ -1,4 +1,4 @@
-import { holdKeyOf, type Settings, type UsableHoldKey } from '../session/session';
+import { holdKeyOf, type Settings, type UsableHoldKey } from '../slices/settings/state';
 import type { Step, Switcher } from '../switcher/switcher';
 import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from './key-input';
 import { heldKeyAt, isStep, KEY_MAP, type Action } from './key-map';

@@ -1,4 +1,4 @@
-import type { UsableHoldKey } from '../session/session';
+import type { UsableHoldKey } from '../slices/settings/state';
 import type { Modifier } from './modifiers';
 
 /** What a key event says as it arrives, without the event: keys are matched by position (`code`), never by character. */

@@ -1,6 +1,6 @@
 /** Keys as two browsers told them when the same real keys were pressed (Firefox 153, Chromium 156, on X11). */
 import { describe, expect, it } from 'vitest';
-import type { Settings } from '../session/session';
+import type { Settings } from '../slices/settings/state';
 import { interpret, type Surroundings } from './interpret';
 import { isHeld, type ArrivedKey } from './key-input';
 import { isUntoldDown, NONE_DOWN, readModifiers } from './modifiers';

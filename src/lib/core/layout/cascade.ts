@@ -1,4 +1,4 @@
-import type { Geometry } from '../session/session';
+import type { Geometry } from '../model/geometry';
 
 /** New windows step down and to the right so that each title line stays readable, in CSS pixels. */
 const STEP = 34;

@@ -1,4 +1,4 @@
-import type { Geometry } from '../session/session';
+import type { Geometry } from '../model/geometry';
 
 /** The side of a cell in px: small enough that little is drawn in vain, large enough to be quick. */
 const CELL = 16;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Geometry } from '../session/session';
+import type { Geometry } from '../model/geometry';
 import { cascade } from './cascade';
 import { exposedWindows } from './exposed';
 import { layersFor } from './layers';

@@ -1,6 +1,7 @@
-import type { Host, Notice, Refusal } from '../host/host';
-import type { Batch } from '../session/commands';
-import type { Event } from '../session/events';
+import type { Host } from '../host/host';
+import type { Notice, Refusal } from '../host/notice';
+import type { Batch } from '../commands/commands';
+import type { SessionEvent } from '../session/session';
 import type { Session } from '../session/session';
 
 /** What follows from a batch, or why it is refused: a batch is all or nothing. */
@@ -8,14 +9,14 @@ export type BatchDecision =
   | {
       readonly ok: true;
       readonly session: Session;
-      readonly events: readonly Event[];
+      readonly events: readonly SessionEvent[];
       readonly notices: readonly Notice[];
     }
   | { readonly ok: false; readonly index: number; readonly refusal: Refusal };
 
 /** Decides a batch command by command, resting after each; returns what {@link decideBatch} does. */
 export function* decisions(host: Host, session: Session, batch: Batch): Generator<void, BatchDecision> {
-  const events: Event[] = [];
+  const events: SessionEvent[] = [];
   const notices: Notice[] = [];
   let now = session;
   for (const [index, command] of batch.commands.entries()) {

@@ -1,9 +1,10 @@
+import { find } from '../model/table';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../tests/arbitrary-wishes';
 import { deskOf } from '../../../../tests/desk';
 import { simulatedHost } from '../host/simulated-host';
-import type { Batch, Wish } from '../session/commands';
+import type { Batch, Wish } from '../commands/commands';
 import type { Session } from '../session/session';
 import { decideBatch } from './decide-batch';
 import { receive, reject, replicaOf, submit, type Confirmation, type Replica } from './replica';
@@ -11,6 +12,7 @@ import { receive, reject, replicaOf, submit, type Confirmation, type Replica } f
 const start = (): Session => deskOf('a: a1 a2* | b: b1 b2- | c: c1');
 const batchOf = (id: string, ...wishes: Wish[]): Batch => ({
   id,
+  v: 2,
   commands: wishes.map((wish, n) => ({ ...commandFrom(wish, n), id: `${id}-${n}` })),
 });
 
@@ -41,8 +43,8 @@ describe('a replica', () => {
   it('shows what was done at once, and keeps the same session when the server confirms it', () => {
     const batch = batchOf('x', { type: 'minimise', window: 'a1' });
     const { replica } = submit(replicaOf(start(), 0), simulatedHost, batch);
-    expect(replica.session.windows['a1']?.minimised).toBe(true);
-    expect(replica.confirmed.windows['a1']?.minimised).toBe(false);
+    expect(find(replica.session.windows, 'a1')?.minimised).toBe(true);
+    expect(find(replica.confirmed.windows, 'a1')?.minimised).toBe(false);
     const server = new Server();
     server.take(batch);
     const confirmed = take(replica, server.log[0] as Confirmation);
@@ -71,8 +73,8 @@ describe('a replica', () => {
     );
     ({ replica } = submit(replica, simulatedHost, batchOf('y', { type: 'minimise', window: 'b1' })));
     const after = reject(replica, simulatedHost, 'x');
-    expect(after.session.windows['a1']?.minimised).toBe(false);
-    expect(after.session.windows['b1']?.minimised).toBe(true);
+    expect(find(after.session.windows, 'a1')?.minimised).toBe(false);
+    expect(find(after.session.windows, 'b1')?.minimised).toBe(true);
   });
 
   it('applies a batch whole or not at all', () => {

@@ -3,10 +3,11 @@
  * session as the person sees it, which is both together. The same host and the same reduce run on both sides, so
  * the two agree unless someone else was faster; then the unconfirmed batches are decided anew.
  */
-import type { Host, Notice, Refusal } from '../host/host';
-import type { Batch } from '../session/commands';
-import type { Event } from '../session/events';
-import { reduceAll } from '../session/reduce';
+import type { Host } from '../host/host';
+import type { Notice, Refusal } from '../host/notice';
+import type { Batch } from '../commands/commands';
+import type { SessionEvent } from '../session/session';
+import { reduceAll } from '../session/session';
 import type { Session } from '../session/session';
 import { decideBatch } from './decide-batch';
 
@@ -14,13 +15,13 @@ import { decideBatch } from './decide-batch';
 export interface Confirmation {
   readonly batch: string;
   readonly first: number;
-  readonly events: readonly Event[];
+  readonly events: readonly SessionEvent[];
 }
 
 interface Pending {
   readonly batch: Batch;
   /** The events that were predicted for it. */
-  readonly events: readonly Event[];
+  readonly events: readonly SessionEvent[];
 }
 
 export interface Replica {
@@ -103,5 +104,5 @@ function rebased(confirmed: Session, seq: number, before: readonly Pending[], ho
   return { confirmed, seq, pending, session };
 }
 
-const sameEvents = (a: readonly Event[], b: readonly Event[]): boolean =>
+const sameEvents = (a: readonly SessionEvent[], b: readonly SessionEvent[]): boolean =>
   JSON.stringify(a) === JSON.stringify(b);

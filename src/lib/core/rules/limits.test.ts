@@ -1,10 +1,12 @@
 /** What has a limit, at the limit: nothing is accepted that could not be exported and imported again. */
+import { add, find, patch } from '../model/table';
+import type { AppWindow } from '../slices/windows/state';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
 import { deskOf, workerAt, Worker } from '../../../../tests/desk';
 import { simulatedHost } from '../host/simulated-host';
-import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../session/limits';
+import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
 import { toDocument } from '../formats/session-document';
 import type { Session } from '../session/session';
 import { weightOf } from '../session/weight';
@@ -16,14 +18,14 @@ const crowded = (count: number): Session =>
 /** A desk whose document is `spare` bytes short of the heaviest there may be. */
 function heavy(spare: number): Session {
   const desk = deskOf('a: a1 | b: b1');
-  const filler = desk.documents['d-a1'];
+  const filler = find(desk.documents, 'd-a1');
   if (!filler) throw new Error('The desk has no such document.');
-  let documents = { ...desk.documents };
+  let { documents } = desk;
   for (let n = 0; weightOf({ ...desk, documents }) < MOST_WEIGHT - 100_000; n += 1)
-    documents = { ...documents, [`f-${n}`]: { ...filler, id: `f-${n}`, text: 'é'.repeat(LONGEST_TEXT) } };
+    documents = add(documents, [{ ...filler, id: `f-${n}`, text: 'é'.repeat(LONGEST_TEXT) }]);
   const rest = MOST_WEIGHT - spare - weightOf({ ...desk, documents });
   const text = 'x'.repeat(rest - JSON.stringify({ ...filler, id: 'rest', text: '' }).length - 1);
-  return { ...desk, documents: { ...documents, rest: { ...filler, id: 'rest', text } } };
+  return { ...desk, documents: add(documents, [{ ...filler, id: 'rest', text }]) };
 }
 
 const bytes = (session: Session) => new TextEncoder().encode(JSON.stringify(toDocument(session))).length;
@@ -43,7 +45,9 @@ describe('windows', () => {
 
   it('reopening does not pass the limit either, and what ended stays to be reopened', () => {
     const worker = new Worker(crowded(MOST_WINDOWS)).wish({ type: 'close', window: 'b1' });
-    worker.wish({ type: 'open-window', application: 'a', inFront: true }).wish({ type: 'reopen' });
+    worker
+      .wish({ type: 'open-window', application: 'a', inFront: true })
+      .wish({ type: 'reopen', entry: null });
     expect(worker.notices).toEqual([{ type: 'too-many-windows' }]);
     expect(worker.session.ended).toHaveLength(1);
   });
@@ -77,16 +81,16 @@ describe('weight', () => {
   it('lets a session grow up to the most that can be imported, and not beyond', () => {
     const worker = new Worker(heavy(300));
     worker.wish({ type: 'keep-draft', document: 'd-a1', text: 'x'.repeat(150) });
-    expect(worker.session.drafts['d-a1']?.text).toHaveLength(150);
+    expect(find(worker.session.drafts, 'd-a1')?.text).toHaveLength(150);
     worker.wish({ type: 'keep-draft', document: 'd-b1', text: 'x'.repeat(500) });
     expect(worker.notices).toEqual([{ type: 'session-full' }]);
-    expect(worker.session.drafts['d-b1']).toBeUndefined();
+    expect(find(worker.session.drafts, 'd-b1')).toBeUndefined();
     expect(bytes(worker.session)).toBeLessThanOrEqual(MOST_WEIGHT);
     worker.wish({ type: 'open-window', application: 'a', inFront: true });
     expect(worker.notices).toEqual([{ type: 'session-full' }]);
     // What makes it lighter is always possible.
     worker.wish({ type: 'keep-draft', document: 'd-a1', text: 'a1' }).wish({ type: 'close', window: 'b1' });
-    expect(worker.session.windows['b1']).toBeUndefined();
+    expect(find(worker.session.windows, 'b1')).toBeUndefined();
   });
 });
 
@@ -103,10 +107,11 @@ describe('texts', () => {
   it('what is found by more letters than can be remembered is chosen all the same', () => {
     const long = `${'x'.repeat(60)} ${'y'.repeat(60)}`;
     const desk = deskOf('a: a1 | b: b1');
-    const b1 = desk.windows['b1'];
-    if (!b1) throw new Error('The desk has no such window.');
-    const tabs = b1.tabs.map((tab) => ({ ...tab, title: long }));
-    const worker = new Worker({ ...desk, windows: { ...desk.windows, b1: { ...b1, tabs } } });
+    const renamed = (window: AppWindow) => ({
+      ...window,
+      tabs: window.tabs.map((tab) => ({ ...tab, title: long })),
+    });
+    const worker = new Worker({ ...desk, windows: patch(desk.windows, ['b1'], 'window', renamed) });
     worker.step('older-application').type(long).release();
     expect(worker.session.front).toBe('b1');
     expect(worker.session.learned).toEqual([]);
@@ -114,17 +119,32 @@ describe('texts', () => {
 });
 
 describe('a command id', () => {
-  it.each([
-    ['is open', (worker: Worker) => worker],
-    ['was closed and can be reopened', (worker: Worker) => worker.wish({ type: 'close', window: 'w-c9' })],
-  ])('is refused again while the window that it named %s', (_, then) => {
+  const open = { type: 'open-window', application: 'b', inFront: true } as const;
+  const opened = () => {
     const worker = workerAt('a: a1 | b: b1');
-    const open = { type: 'open-window', application: 'b', inFront: true } as const;
     const first = simulatedHost.decide(worker.session, commandFrom(open, 9));
     if (!first.ok) throw new Error(first.refusal.detail);
     worker.session = first.session;
-    then(worker);
-    expect(simulatedHost.decide(worker.session, commandFrom(open, 9))).toMatchObject({
+    return worker;
+  };
+
+  it('opens nothing again while the window that it named is open', () => {
+    expect(simulatedHost.decide(opened().session, commandFrom(open, 9))).toMatchObject({
+      ok: true,
+      events: [],
+    });
+  });
+
+  it.each([
+    [
+      'was closed and can be reopened',
+      open,
+      (worker: Worker) => worker.wish({ type: 'close', window: 'w-c9' }),
+    ],
+    ['is of another application', { ...open, application: 'a' }, (worker: Worker) => worker],
+  ])('is refused again while the window that it named %s', (_, wish, then) => {
+    const { session } = then(opened());
+    expect(simulatedHost.decide(session, commandFrom(wish, 9))).toMatchObject({
       ok: false,
       refusal: { field: 'id' },
     });
@@ -145,8 +165,8 @@ describe('families', () => {
   );
 
   it('a sweep, solo and their way back too', () => {
-    const worker = new Worker(crowded(800)).wish({ type: 'sweep' }).wish({ type: 'put-back' });
-    worker.wish({ type: 'solo', application: 'b' }).wish({ type: 'put-back' });
+    const worker = new Worker(crowded(800)).wish({ type: 'sweep' }).wish({ type: 'put-back', entry: null });
+    worker.wish({ type: 'solo', application: 'b' }).wish({ type: 'put-back', entry: null });
     expect(worker.events.length).toBeLessThanOrEqual(20);
   });
 });

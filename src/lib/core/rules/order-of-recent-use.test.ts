@@ -1,4 +1,5 @@
 /** Switching rules 1 to 4, common practice. */
+import { find } from '../model/table';
 import { describe, expect, it } from 'vitest';
 import { workerAt } from '../../../../tests/desk';
 
@@ -42,16 +43,16 @@ describe('rule 3: opening', () => {
     const worker = workerAt('a: a1 | b: b1').wish({ type: 'open-window', application: 'b', inFront: true });
     expect(worker.windows).toBe('w-c1 a1 b1');
     expect(worker.session.front).toBe('w-c1');
-    expect(worker.session.windows['w-c1']?.seen).toBe(true);
+    expect(find(worker.session.windows, 'w-c1')?.seen).toBe(true);
   });
 
   it('in the background goes to the end, marked new until first seen', () => {
     const worker = workerAt('a: a1 | b: b1').wish({ type: 'open-window', application: 'b', inFront: false });
     expect(worker.windows).toBe('a1 b1 w-c1');
     expect(worker.session.front).toBe('a1');
-    expect(worker.session.windows['w-c1']?.seen).toBe(false);
+    expect(find(worker.session.windows, 'w-c1')?.seen).toBe(false);
     worker.wish({ type: 'bring-to-front', window: 'w-c1', raiseAll: false });
-    expect(worker.session.windows['w-c1']?.seen).toBe(true);
+    expect(find(worker.session.windows, 'w-c1')?.seen).toBe(true);
   });
 });
 

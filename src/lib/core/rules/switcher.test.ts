@@ -1,4 +1,5 @@
 /** Switching rules 5 to 10, common practice unless marked own, and the worked examples that need only the switcher. */
+import { find } from '../model/table';
 import { describe, expect, it } from 'vitest';
 import { workerAt } from '../../../../tests/desk';
 
@@ -114,7 +115,7 @@ describe('rule 8: letting go, and ways out', () => {
   it('Escape closes without choosing; what was put away stays so', () => {
     const worker = workerAt('a: a1 | b: b1 | c: c1').step('older-application').act('minimise').escape();
     expect(worker.session.front).toBe('a1');
-    expect(worker.session.windows['b1']?.minimised).toBe(true);
+    expect(find(worker.session.windows, 'b1')?.minimised).toBe(true);
     expect(worker.windows).toBe('a1 b1 c1');
   });
 
@@ -133,8 +134,8 @@ describe('rule 9: committing on a leaf', () => {
     expect(worker.leaf).toBe('b1');
     worker.release();
     expect(worker.session.front).toBe('b1');
-    expect(worker.session.applications['b']?.hidden).toBe(false);
-    expect(worker.session.windows['b1']?.minimised).toBe(false);
+    expect(find(worker.session.applications, 'b')?.hidden).toBe(false);
+    expect(find(worker.session.windows, 'b1')?.minimised).toBe(false);
     expect(worker.session.workspace).toBe('there');
   });
 });
@@ -147,13 +148,13 @@ describe('rule 10: committing on a row', () => {
   it('restores the most recent one if all are minimised (own: no second key)', () => {
     const worker = workerAt('a: a1 | b: b1- b2-').flip();
     expect(worker.session.front).toBe('b1');
-    expect(worker.session.windows['b2']?.minimised).toBe(true);
+    expect(find(worker.session.windows, 'b2')?.minimised).toBe(true);
   });
 
   it('opens a window if it has none', () => {
     const worker = workerAt('a: a1 | b: ').flip();
     expect(worker.session.front).toBe('w-c1');
-    expect(worker.session.windows['w-c1']?.application).toBe('b');
+    expect(find(worker.session.windows, 'w-c1')?.application).toBe('b');
   });
 
   it('raises only that window', () => {
@@ -187,13 +188,13 @@ describe('worked examples', () => {
   it('step, step, release → c1 restored; applications C A B', () => {
     const worker = start().step('older-application', 'older-application').release();
     expect(worker.session.front).toBe('c1');
-    expect(worker.session.windows['c1']?.minimised).toBe(false);
+    expect(find(worker.session.windows, 'c1')?.minimised).toBe(false);
     expect(worker.applications).toBe('c a b');
   });
 
   it('hold, step (B), quit, release → B gone; the highlight was on C, so c1 restored and in front', () => {
     const worker = start().step('older-application').act('quit').release();
-    expect(worker.session.applications['b']?.running).toBe(false);
+    expect(find(worker.session.applications, 'b')?.running).toBe(false);
     expect(worker.session.front).toBe('c1');
   });
 
@@ -213,9 +214,9 @@ describe('worked examples', () => {
     expect(worker.applications).toBe('b a c');
     worker.step('older-application');
     expect(worker.row).toBe('a');
-    expect(worker.session.applications['a']?.hidden).toBe(true);
+    expect(find(worker.session.applications, 'a')?.hidden).toBe(true);
     worker.release();
-    expect(worker.session.applications['a']?.hidden).toBe(false);
+    expect(find(worker.session.applications, 'a')?.hidden).toBe(false);
     expect(worker.session.front).toBe('a1');
   });
 
@@ -226,6 +227,6 @@ describe('worked examples', () => {
     expect(worker.row).toBe('a');
     worker.release();
     expect(worker.session.front).toBe('a1');
-    expect(worker.session.windows['a1']?.minimised).toBe(false);
+    expect(find(worker.session.windows, 'a1')?.minimised).toBe(false);
   });
 });

@@ -1,8 +1,9 @@
 /** Everything that search can find: windows, applications, documents, and Key Fold's own commands. */
-import { idsOf } from '../recency/order';
-import type { Wish } from '../session/commands';
+import { idsOf } from '../model/order';
+import type { Wish } from '../commands/commands';
 import type { Session } from '../session/session';
-import { activeTab, applicationOf, titleOf, windowOf } from '../session/views';
+import { activeTab, titleOf, windowOf } from '../slices/windows/selectors';
+import { applicationOf } from '../slices/applications/selectors';
 import { DESK_COMMANDS, type DeskCommand } from './desk-commands';
 
 export const CANDIDATE_KINDS = ['window', 'application', 'document', 'command'] as const;
@@ -32,9 +33,7 @@ export interface Candidate {
 export function candidatesOf(session: Session): Candidate[] {
   const windowIds = idsOf(session.recent.windows);
   const running = new Map(idsOf(session.recent.applications).map((id, position) => [id, position]));
-  const open = new Set(
-    Object.values(session.windows).flatMap((window) => window.tabs.map((tab) => tab.document)),
-  );
+  const open = new Set(session.windows.flatMap((window) => window.tabs.map((tab) => tab.document)));
 
   const windows = windowIds.map((id, position): Candidate => {
     const window = windowOf(session, id);
@@ -50,7 +49,7 @@ export function candidatesOf(session: Session): Candidate[] {
       command: null,
     };
   });
-  const applications = Object.values(session.applications).map(({ id, name }): Candidate => ({
+  const applications = session.applications.map(({ id, name }): Candidate => ({
     key: `application:${id}`,
     learnedAs: `application:${id}`,
     kind: 'application',
@@ -61,7 +60,7 @@ export function candidatesOf(session: Session): Candidate[] {
     wish: { type: 'switch-to-application', application: id },
     command: null,
   }));
-  const documents = Object.values(session.documents)
+  const documents = session.documents
     .filter(({ id }) => !open.has(id))
     .map(({ id, title, application }): Candidate => ({
       key: `document:${id}`,

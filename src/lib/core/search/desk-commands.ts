@@ -1,5 +1,5 @@
 import type { Action, HeldKey } from '../keys/key-map';
-import type { Wish } from '../session/commands';
+import type { Wish } from '../commands/commands';
 import type { Session } from '../session/session';
 import { frontTarget, wishFor } from '../switcher/acting';
 
@@ -22,7 +22,7 @@ const acting = (action: Action, title: string): DeskCommand => ({
   id: action,
   title,
   key: action,
-  wish: (session) => wishFor(action, frontTarget(session)),
+  wish: (session) => wishFor(session, action, frontTarget(session)),
 });
 
 const setting = (id: string, title: string, patch: Partial<Session['settings']>): DeskCommand => ({

@@ -1,11 +1,12 @@
+import { windowOf } from '../slices/windows/selectors';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { START, later, workerAt } from '../../../../tests/desk';
 import { ellavane } from '../../demo/ellavane';
 import { fromDocument } from '../formats/session-document';
-import type { Session } from '../session/session';
+import { reduce, type Session } from '../session/session';
 import type { Candidate } from './candidates';
-import { learn } from './learning';
+import { learn } from '../slices/learning/learning';
 import { catalogueOf, initialsOf, sessionCatalogue } from './catalogue';
 import { marksOf, MOST_LEARNED, MOST_RESULTS, ONE_CHOICE, rankOf, search } from './search';
 
@@ -35,12 +36,12 @@ describe('search finds', () => {
   });
 
   it('accents in the text by plain letters', () => {
-    const [window] = Object.values(office.windows);
-    const tabs = [{ ...window?.tabs[0], title: 'Hôtel des Écluses' }];
-    const session = {
-      ...office,
-      windows: { ...office.windows, 'w-lock-sill': { ...window, tabs } },
-    } as Session;
+    const session = reduce(office, {
+      type: 'tab-retitled',
+      window: 'w-lock-sill',
+      tab: windowOf(office, 'w-lock-sill').activeTab,
+      title: 'Hôtel des Écluses',
+    });
     expect(find('ecluses', session)[0]?.title).toBe('Hôtel des Écluses');
   });
 
@@ -210,7 +211,7 @@ describe('in the switcher', () => {
   it('acts on the highlighted result, which then stays or gives way to the next', () => {
     const worker = workerAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
     worker.act('minimise');
-    expect(worker.session.windows['log1']?.minimised).toBe(true);
+    expect(windowOf(worker.session, 'log1').minimised).toBe(true);
     expect(worker.found[0]).toBe('log1');
     worker.act('close');
     expect(worker.found.slice(0, 2)).toEqual(['log2', 'log3']);

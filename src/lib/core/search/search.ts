@@ -4,10 +4,11 @@
  * well. The ranking is ours, see {@link rankOf}.
  */
 import fuzzysort, { type SnapshotKey } from 'fuzzysort';
-import type { Instant, LearnedChoice } from '../session/session';
+import type { Instant } from '../model/ids';
+import type { LearnedChoice } from '../slices/learning/state';
 import type { Candidate } from './candidates';
 import { initialsOf, JOINT, textOf, type Catalogue, type Entry } from './catalogue';
-import { strengthAt } from './learning';
+import { strengthAt } from '../slices/learning/learning';
 
 export interface Found {
   readonly candidate: Candidate;

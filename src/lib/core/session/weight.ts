@@ -2,7 +2,12 @@
  * How heavy a session is: at least as many bytes as its document has, whatever the states of its windows and
  * applications are, so that it grows with what is in it and not with what it does.
  */
-import type { Application, Document, Draft, Session, Window } from './session';
+import type { Application } from '../slices/applications/state';
+import type { AppDocument } from '../slices/documents/state';
+import type { Draft } from '../slices/drafts/state';
+import type { Table } from '../model/table';
+import type { Session } from './session';
+import type { AppWindow } from '../slices/windows/state';
 
 const encoder = new TextEncoder();
 const bytesOf = (value: unknown): number => encoder.encode(JSON.stringify(value)).length;
@@ -39,32 +44,30 @@ const applicationsWeight = summed(
     bytesOf({ ...application, ...LONGEST_FLAGS }) + COMMA + useWeight(application.id),
 );
 const windowsWeight = summed(
-  (window: Window) =>
+  (window: AppWindow) =>
     bytesOf({ ...window, ...LONGEST_STATE, geometry: LONGEST_PLACE, asking: LONGEST_QUESTION }) +
     COMMA +
     useWeight(window.id) +
     bytesOf(window.id) +
     COMMA,
 );
-const documentsWeight = summed((document: Document) => bytesOf(document) + COMMA);
-const draftsWeight = summed((draft: Draft, document) => bytesOf({ document, ...draft }) + COMMA);
+const documentsWeight = summed((document: AppDocument) => bytesOf(document) + COMMA);
+const draftsWeight = summed(({ id, ...draft }: Draft) => bytesOf({ document: id, ...draft }) + COMMA);
 
-/** The weight of a record, weighing again only the entries that changed since the last time. */
-function summed<T extends object>(
-  weigh: (entry: T, id: string) => number,
-): (record: Readonly<Record<string, T>>) => number {
+/** The weight of a table, weighing again only the entries that changed since the last time. */
+function summed<T extends { readonly id: string }>(weigh: (entry: T) => number): (table: Table<T>) => number {
   const entries = new WeakMap<T, number>();
-  const records = new WeakMap<object, number>();
-  return (record) => {
-    const known = records.get(record);
+  const tables = new WeakMap<Table<T>, number>();
+  return (table) => {
+    const known = tables.get(table);
     if (known !== undefined) return known;
     let sum = 0;
-    for (const [id, entry] of Object.entries(record)) {
+    for (const entry of table) {
       let weight = entries.get(entry);
-      if (weight === undefined) entries.set(entry, (weight = weigh(entry, id)));
+      if (weight === undefined) entries.set(entry, (weight = weigh(entry)));
       sum += weight;
     }
-    records.set(record, sum);
+    tables.set(table, sum);
     return sum;
   };
 }

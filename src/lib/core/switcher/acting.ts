@@ -1,8 +1,12 @@
 /** What the put-away and ending keys wish for, and of what. */
 import type { Action } from '../keys/key-map';
-import type { Wish } from '../session/commands';
-import type { ApplicationId, Session, WindowId } from '../session/session';
-import { windowOf } from '../session/views';
+import type { Wish } from '../commands/commands';
+import type { ApplicationId, WindowId } from '../model/ids';
+import type { Session } from '../session/session';
+import { sweptEntry } from '../commands/kinds/putting-away';
+import { applicationOf } from '../slices/applications/selectors';
+import { newestPutAway } from '../slices/put-away/selectors';
+import { windowOf } from '../slices/windows/selectors';
 
 /** What the keys act on. */
 export interface Target {
@@ -18,12 +22,25 @@ export function frontTarget(session: Session): Target | null {
 }
 
 /** What an action wishes for its target; null if it has nothing to act on. */
-export function wishFor(action: Action, target: Target | null): Wish | null {
+export function wishFor(session: Session, action: Action, target: Target | null): Wish | null {
   switch (action) {
-    case 'put-back':
-    case 'sweep':
+    case 'put-back': {
+      const entry = newestPutAway(session)?.id ?? null;
+      return { type: action, entry };
+    }
+    case 'sweep': {
+      const entry = sweptEntry(session);
+      return entry === null ? { type: 'sweep' } : { type: 'put-back', entry };
+    }
     case 'reopen':
-      return { type: action };
+      return { type: action, entry: session.ended.at(-1)?.id ?? null };
+    case 'hide-or-show':
+      return (
+        target && {
+          type: applicationOf(session, target.application).hidden ? 'show' : 'hide',
+          application: target.application,
+        }
+      );
     case 'minimise':
     case 'close':
       return target?.window ? { type: action, window: target.window } : null;

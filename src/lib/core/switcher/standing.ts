@@ -1,6 +1,11 @@
 /** How things stand with a window or an application, said before the choice (need N5). */
-import type { ApplicationId, Session, Window, WindowId, Workspace } from '../session/session';
-import { applicationOf, isAsking, isUnsaved, titleOf, windowOf } from '../session/views';
+import type { ApplicationId, WindowId } from '../model/ids';
+import type { Session } from '../session/session';
+import type { AppWindow } from '../slices/windows/state';
+import type { Workspace } from '../slices/workspaces/state';
+import { applicationOf } from '../slices/applications/selectors';
+import { isAsking, titleOf, windowOf } from '../slices/windows/selectors';
+import { isUnsaved } from '../slices/drafts/selectors';
 
 export type Standing =
   | { readonly type: 'hidden' }
@@ -22,7 +27,7 @@ export function standingOfApplication(
 ): Standing[] {
   const application = applicationOf(session, id);
   const windows = windowIds.map((window) => windowOf(session, window));
-  const titles = (of: (window: Window) => boolean) => windows.filter(of).map(titleOf);
+  const titles = (of: (window: AppWindow) => boolean) => windows.filter(of).map(titleOf);
   const standing: Standing[] = [];
 
   if (!application.answering) standing.push({ type: 'not-answering' });
@@ -68,5 +73,5 @@ export function standingOfWindow(session: Session, id: WindowId): Standing[] {
   return standing;
 }
 
-const workspaceOf = (session: Session, window: Window): Workspace | undefined =>
+const workspaceOf = (session: Session, window: AppWindow): Workspace | undefined =>
   session.workspaces.find(({ id }) => id === window.workspace);

@@ -3,22 +3,18 @@
  * It holds no timers and no session of its own; what it chooses comes out as a wish.
  */
 import type { Action } from '../keys/key-map';
-import { idsOf } from '../recency/order';
+import { idsOf } from '../model/order';
 import type { PageRequest } from '../search/desk-commands';
 import { sessionCatalogue } from '../search/catalogue';
 import { lettersOf, search, type Found } from '../search/search';
-import type { Wish } from '../session/commands';
-import { LONGEST_LETTERS } from '../session/limits';
-import type { ApplicationId, Instant, Session, WindowId } from '../session/session';
-import {
-  applicationOf,
-  frontApplication,
-  isAsking,
-  windowOf,
-  windowsByApplication,
-  windowsOf,
-  windowToChoose,
-} from '../session/views';
+import type { Wish } from '../commands/commands';
+import { LONGEST_LETTERS } from '../model/limits';
+import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import type { Session } from '../session/session';
+import { applicationOf } from '../slices/applications/selectors';
+import { frontApplication } from '../slices/front/selectors';
+import { isAsking, windowOf, windowToChoose } from '../slices/windows/selectors';
+import { windowsByApplication, windowsOf } from '../slices/recency/selectors';
 import { frontTarget, type Target } from './acting';
 
 /** One application's row, with its windows as leaves in the order that was frozen at opening. */

@@ -1,10 +1,14 @@
+import { find, idsIn } from '../../core/model/table';
 import { sql, type Kysely } from 'kysely';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testDatabase, type TestDatabase } from '../../../../tests/database';
 import { deskOf, START } from '../../../../tests/desk';
-import { fromDocument } from '../../core/formats/session-document';
+import first from '../../../../tests/fixtures/first-version.json';
+import { fromDocument, toDocument, type SessionDocument } from '../../core/formats/session-document';
+import { batchFrom } from '../../core/protocol/upcast';
+import { decideBatch } from '../../core/replica/decide-batch';
 import { simulatedHost } from '../../core/host/simulated-host';
-import { problemsOf } from '../../core/session/invariants';
+import { problemsOf } from '../../core/session/session';
 import type { Session } from '../../core/session/session';
 import { DEMO_ID, ellavane } from '../../demo/ellavane';
 import { EventStore } from '../store/event-store';
@@ -29,7 +33,7 @@ afterEach(async () => {
 type EventThen = Record<string, unknown>;
 
 /** A session as the first version stored it: its snapshot after event `seq`, and its log. */
-async function store(id: string, snapshot: Session, seq: number, batches: EventThen[][]): Promise<void> {
+async function store(id: string, snapshot: object, seq: number, batches: EventThen[][]): Promise<void> {
   const count = batches.flat().length;
   await sql`insert into session (id, created_at, last_seq, snapshot, snapshot_seq)
     values (${id}, ${START}, ${count}, ${JSON.stringify(snapshot)}, ${seq})`.execute(old);
@@ -44,6 +48,19 @@ async function store(id: string, snapshot: Session, seq: number, batches: EventT
       first += 1;
     }
   }
+}
+
+/** Tables were records then. */
+function asStoredThen({ applications, windows, documents, drafts, ...session }: Session): object {
+  const byId = (table: readonly { readonly id: string }[]) =>
+    Object.fromEntries(table.map((one) => [one.id, one]));
+  return {
+    ...session,
+    applications: byId(applications),
+    windows: byId(windows),
+    documents: byId(documents),
+    drafts: byId(drafts),
+  };
 }
 
 async function loaded(id: string): Promise<{ session: Session; seq: number; log: unknown[] }> {
@@ -79,16 +96,39 @@ const LOG: EventThen[][] = [
   ],
 ];
 
+describe('what the first version left behind', () => {
+  it('its log, its snapshot and its outbox lead to what it would have shown itself', async () => {
+    const batches = first.log.map(({ events }) => events as EventThen[]);
+    await store('s', first.snapshot, 0, batches);
+    const { session, log } = await loaded('s');
+    expect(log).toHaveLength(batches.flat().length);
+    expect(problemsOf(session)).toEqual([]);
+    expect(toDocument(session)).toEqual(first.document);
+    expect([session.putAways.length, session.ended.length]).toEqual([first.putAways, first.ended]);
+    const sent = first.outbox.map(batchFrom).reduce((now, batch) => {
+      const decision = decideBatch(simulatedHost, now, batch);
+      return decision.ok ? decision.session : now;
+    }, session);
+    expect(inOrderOfIds(toDocument(sent))).toEqual(inOrderOfIds(first.afterOutbox as SessionDocument));
+  });
+});
+
+/** The order of windows in a document means nothing. */
+const inOrderOfIds = (document: SessionDocument) => ({
+  ...document,
+  windows: document.windows.toSorted((a, b) => (a.id < b.id ? -1 : 1)),
+});
+
 describe('from one row an event to one row a batch', () => {
   it('keeps every event under its number, in the form of today', async () => {
-    await store('s', deskOf('a: a1 a2 | b: b1'), 0, LOG);
+    await store('s', asStoredThen(deskOf('a: a1 a2 | b: b1')), 0, LOG);
     const { session, seq, log } = await loaded('s');
     expect(seq).toBe(9);
     expect(log).toHaveLength(9);
     expect(log[0]).toEqual({ type: 'windows-minimised', windows: ['a1'] });
-    expect(session.windows['a1']?.minimised).toBe(false);
-    expect(session.windows['b1']).toBeUndefined();
-    expect(session.documents['d-b1']?.text).toBe('typed');
+    expect(find(session.windows, 'a1')?.minimised).toBe(false);
+    expect(find(session.windows, 'b1')).toBeUndefined();
+    expect(find(session.documents, 'd-b1')?.text).toBe('typed');
     expect(problemsOf(session)).toEqual([]);
   });
 
@@ -97,7 +137,7 @@ describe('from one row an event to one row a batch', () => {
     const fronted = (window: string) => ({ type: 'window-fronted', window, at: START });
     const batches = [[fronted('w-timber-quay')], [fronted('w-lock-sill')], [fronted('w-timber-quay')]];
     const spoiled = { ...demo, stacking: [...demo.stacking, 'w-timber-quay'], learned: [] };
-    await store(DEMO_ID, spoiled, 2, batches);
+    await store(DEMO_ID, asStoredThen(spoiled), 2, batches);
     const { session, seq } = await loaded(DEMO_ID);
     expect(seq).toBe(3);
     expect(session.front).toBe('w-timber-quay');
@@ -112,10 +152,10 @@ describe('from one row an event to one row a batch', () => {
       stacking: ['b1', 'b1', 'a2', 'gone', 'a1'],
       recent: { ...desk.recent, windows: [...desk.recent.windows, { id: 'a2', at: null }].slice(1) },
     };
-    await store('s', spoiled, 1, [[{ type: 'window-minimised', window: 'b1' }]]);
+    await store('s', asStoredThen(spoiled), 1, [[{ type: 'window-minimised', window: 'b1' }]]);
     const { session } = await loaded('s');
     expect(problemsOf(session)).toEqual([]);
-    expect(Object.keys(session.windows)).toEqual(['a1', 'a2', 'b1']);
+    expect(idsIn(session.windows)).toEqual(['a1', 'a2', 'b1']);
     expect(session.stacking).toEqual(['b1', 'a2', 'a1']);
   });
 });

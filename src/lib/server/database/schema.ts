@@ -1,5 +1,5 @@
 import type { ColumnType, Generated } from 'kysely';
-import type { Event } from '../../core/session/events';
+import type { SessionEvent } from '../../core/session/session';
 import type { Session } from '../../core/session/session';
 
 /** Kept as `json`, not `jsonb`: the order of keys is part of what an export gives back. */
@@ -24,7 +24,7 @@ interface LogTable {
   /** A digest of its commands, so that an id used again for something else is noticed. */
   digest: string;
   received_at: Generated<Date>;
-  events: Json<Event[]>;
+  events: Json<SessionEvent[]>;
 }
 
 /** Keys that let people in when the server listens beyond loopback. */

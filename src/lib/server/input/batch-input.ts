@@ -1,27 +1,30 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray } from 'class-validator';
-import type { Batch } from '../../core/session/commands';
-import { MOST_COMMANDS } from '../../core/session/limits';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn } from 'class-validator';
+import { BATCH_VERSION, type Batch } from '../../core/commands/commands';
+import { MOST_COMMANDS } from '../../core/model/limits';
+import { batchFrom as upcastBatch } from '../../core/protocol/upcast';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
 import { problemsWith } from './check';
 import { COMMAND_INPUTS } from './command-input';
-import { IsNewId } from './rules';
+import { IfSent, IsNewId } from './rules';
 
 class BatchInput {
   @IsNewId() id!: string;
+  /** The version of the commands' shape; absent from what pages sent before there were versions. */
+  @IfSent() @IsIn([1, BATCH_VERSION]) v?: number;
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_COMMANDS) commands!: unknown[];
 }
 
 /**
- * A batch of commands from what a browser sent.
+ * A batch of commands from what a browser sent, in this version's shape.
  * @throws Problem 422 that names every field that is wrong.
  */
 export function batchFrom(value: unknown): Batch {
   const problems = problemsWith(BatchInput, value);
   if (problems.length === 0) {
-    const batch = value as BatchInput;
+    const batch = upcastBatch(value as BatchInput);
     problems.push(...batch.commands.flatMap((command, index) => commandProblems(command, index)));
-    if (problems.length === 0) problems.push(...repeatedIds(value as Batch));
-    if (problems.length === 0) return value as Batch;
+    if (problems.length === 0) problems.push(...repeatedIds(batch));
+    if (problems.length === 0) return batch;
   }
   throw new Problem('not-a-batch', summary(problems), problems);
 }
@@ -40,11 +43,10 @@ function commandProblems(command: unknown, index: number): FieldProblem[] {
   const path = ['commands', index];
   const type =
     typeof command === 'object' && command !== null && 'type' in command ? command.type : undefined;
-  if (typeof type !== 'string' || !Object.hasOwn(COMMAND_INPUTS, type)) {
-    const known = Object.keys(COMMAND_INPUTS).join(', ');
-    return [{ pointer: pointerTo([...path, 'type']), detail: `type must be one of ${known}` }];
-  }
-  return problemsWith(COMMAND_INPUTS[type as keyof typeof COMMAND_INPUTS], command, path);
+  const input = COMMAND_INPUTS.get(String(type));
+  if (input) return problemsWith(input, command, path);
+  const known = [...COMMAND_INPUTS.keys()].join(', ');
+  return [{ pointer: pointerTo([...path, 'type']), detail: `type must be one of ${known}` }];
 }
 
 /** The first of several problems in a line, and how many more there are. */

@@ -1,5 +1,5 @@
-import { FARTHEST, LEAST_HEIGHT, LEAST_WIDTH } from '../../core/session/limits';
-import type { Geometry } from '../../core/session/session';
+import { FARTHEST, LEAST_HEIGHT, LEAST_WIDTH } from '../../core/model/limits';
+import type { Geometry } from '../../core/model/geometry';
 import { IsPixels } from './rules';
 
 export class GeometryInput implements Geometry {

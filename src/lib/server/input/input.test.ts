@@ -4,7 +4,7 @@ import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
 import { ellavane } from '../../demo/ellavane';
 import { Problem } from '../http/problem';
-import { MOST_COMMANDS } from '../../core/session/limits';
+import { MOST_COMMANDS } from '../../core/model/limits';
 import { batchFrom } from './batch-input';
 import { sessionFrom } from './session-input';
 
@@ -12,7 +12,7 @@ const START = '2026-11-24T06:12:00.000Z';
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 let commands = 100;
 const command = (more: object) => ({ id: uuid((commands += 1)), at: '2026-11-24T06:12:00.000Z', ...more });
-const batch = (...commands: unknown[]) => ({ id: uuid(9), commands });
+const batch = (...commands: unknown[]) => ({ id: uuid(9), v: 2, commands });
 
 function problemOf(work: () => unknown): Problem {
   try {

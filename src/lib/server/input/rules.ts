@@ -2,7 +2,7 @@
 import 'reflect-metadata';
 import { IsInt, Matches, Max, Min, ValidateBy, ValidateIf } from 'class-validator';
 import { ID_PATTERN } from '../../core/formats/session-document';
-import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../../core/session/limits';
+import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../../core/model/limits';
 import { applyDecorators } from './apply-decorators';
 
 const INSTANT_PATTERN = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/;
@@ -58,3 +58,6 @@ export const IsPixels = (least: number, most: number) => applyDecorators(IsInt()
 
 /** Null is allowed as well; the other rules hold for anything else. */
 export const OrNull = () => ValidateIf((_, value) => value !== null);
+
+/** The property may be absent; the other rules hold for anything that is sent. */
+export const IfSent = () => ValidateIf((_, value) => value !== undefined);

@@ -18,17 +18,18 @@ import {
   VERSION,
   type SessionDocument,
 } from '../../core/formats/session-document';
-import { problemsOf } from '../../core/session/invariants';
+import { problemsOf } from '../../core/session/session';
 import {
   MOST_DOCUMENTS,
   MOST_TABS,
   MOST_WEIGHT,
   MOST_WINDOWS,
   MOST_WORKSPACES,
-} from '../../core/session/limits';
-import type { DocumentKind, Session } from '../../core/session/session';
-import { PLACE_COUNT } from '../../core/session/session';
+} from '../../core/model/limits';
+import type { Session } from '../../core/session/session';
+import { PLACE_COUNT } from '../../core/slices/places/state';
 import { weightOf } from '../../core/session/weight';
+import { DOCUMENT_KINDS, type DocumentKind } from '../../stand-ins/kinds';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
 import { summary } from './batch-input';
 import { problemsWith } from './check';
@@ -60,7 +61,7 @@ class DocumentInput {
   @IsId() id!: string;
   @IsTitle() title!: string;
   @IsId() application!: string;
-  @IsIn(['tide-constants', 'table', 'letter', 'prose']) kind!: DocumentKind;
+  @IsIn(DOCUMENT_KINDS) kind!: DocumentKind;
   @IsText() text!: string;
 }
 

@@ -1,5 +1,5 @@
 import { IsBoolean, IsIn } from 'class-validator';
-import { HOLD_KEYS, THEMES, type HoldKey, type Settings, type Theme } from '../../core/session/session';
+import { HOLD_KEYS, THEMES, type HoldKey, type Settings, type Theme } from '../../core/slices/settings/state';
 
 export class SettingsInput implements Settings {
   @IsIn(HOLD_KEYS) holdKey!: HoldKey;

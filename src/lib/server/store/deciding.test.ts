@@ -23,7 +23,11 @@ const many = sweeps(60);
 describe('deciding in slices', () => {
   it('decides what deciding at once does', async () => {
     const session = deskOf('a: a1 a2 | b: b1');
-    const batch = batchOf({ type: 'sweep' }, { type: 'put-back' }, { type: 'close', window: 'a1' });
+    const batch = batchOf(
+      { type: 'sweep' },
+      { type: 'put-back', entry: null },
+      { type: 'close', window: 'a1' },
+    );
     expect(await decideInSlices(simulatedHost, session, batch)).toEqual(
       decideBatch(simulatedHost, session, batch),
     );

@@ -1,6 +1,6 @@
 import type { Host } from '../../core/host/host';
 import { decisions, type BatchDecision } from '../../core/replica/decide-batch';
-import type { Batch } from '../../core/session/commands';
+import type { Batch } from '../../core/commands/commands';
 import type { Session } from '../../core/session/session';
 
 /** The longest that deciding keeps the server from anything else, in ms, but for a single command. */

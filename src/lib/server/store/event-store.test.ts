@@ -10,9 +10,9 @@ import { deskOf, later } from '../../../../tests/desk';
 import { fromDocument } from '../../core/formats/session-document';
 import { simulatedHost } from '../../core/host/simulated-host';
 import { receive, replicaOf, submit } from '../../core/replica/replica';
-import type { Wish } from '../../core/session/commands';
-import { problemsOf } from '../../core/session/invariants';
-import { reduceAll } from '../../core/session/reduce';
+import type { Wish } from '../../core/commands/commands';
+import { problemsOf } from '../../core/session/session';
+import { reduceAll } from '../../core/session/session';
 import type { Session } from '../../core/session/session';
 import { ellavane } from '../../demo/ellavane';
 import { migrate, NewerDatabaseError } from '../database/migrate';
@@ -169,7 +169,7 @@ describe('the event store', () => {
         const wishes: Wish[] = [
           { type: 'open-window', application: 'b', inFront: k % 2 === 0 },
           { type: 'sweep' },
-          { type: 'put-back' },
+          { type: 'put-back', entry: null },
           { type: 'bring-to-front', window: ['a1', 'a2', 'b1', 'c1'][(k * n) % 4] ?? 'a1', raiseAll: true },
         ];
         await store.append(id, batchOf(wishes[(k + n) % 4] as Wish));

@@ -1,13 +1,14 @@
 import type { Host } from '../../core/host/host';
 import type { Confirmation } from '../../core/replica/replica';
-import type { Batch } from '../../core/session/commands';
-import type { Event } from '../../core/session/events';
-import { reduceAll } from '../../core/session/reduce';
+import type { Batch } from '../../core/commands/commands';
+import { reduceAll } from '../../core/session/session';
 import type { Session } from '../../core/session/session';
+import { eventFrom, sessionFrom, storedSession } from '../../core/protocol/upcast';
 import { run, type Database } from '../database/connect';
 import { isUnavailable, Unavailable } from '../database/trouble';
 import { GroupWriter } from './group-writer';
 import { Lane, type Appended, type Known } from './lane';
+import { digestOf } from './log-row';
 import { SessionCache, type StoredSession } from './session-cache';
 import { AFTER, KNOWN, LAST, LOAD, PRUNE, SNAPSHOT } from './statements';
 import { Subscribers } from './subscribers';
@@ -52,7 +53,7 @@ export class EventStore {
 
   /** Stores a new session; answers false if the id is taken. */
   create(id: string, session: Session): Promise<boolean> {
-    return this.createFromJson(id, JSON.stringify(session));
+    return this.createFromJson(id, JSON.stringify(storedSession(session)));
   }
 
   /** The same with a session that is JSON already. */
@@ -94,20 +95,20 @@ export class EventStore {
     const [row] = await this.#reaching(() =>
       run<{
         base_seq: number;
-        snapshot: Session | null;
-        tail: readonly { first: number; events: Event[] }[] | null;
+        snapshot: object | null;
+        tail: readonly { first: number; events: object[] }[] | null;
       }>(this.database.read, LOAD, [id, cached?.seq ?? -1]),
     );
     if (!row) {
       this.#cache.forget(id);
       return null;
     }
-    let session = row.snapshot ?? cached?.session;
+    let session = row.snapshot ? sessionFrom(row.snapshot) : cached?.session;
     if (!session) throw new Error(`Session '${id}' has no snapshot.`);
     let seq = row.base_seq;
     for (const { first, events } of row.tail ?? []) {
       if (first !== seq + 1) throw new Error(`The log of '${id}' has a gap after event ${seq}.`);
-      session = reduceAll(session, events);
+      session = reduceAll(session, events.map(eventFrom));
       seq += events.length;
       this.replayed += events.length;
     }
@@ -116,18 +117,18 @@ export class EventStore {
 
   /**
    * Decides a batch and writes down what follows from it, all of it or nothing. A batch that was written down
-   * before is answered with the same confirmation.
+   * before is answered with the same confirmation; `digest` tells it from one whose id is used again.
    * @throws Unavailable if the database cannot be used now: whether the batch was stored is not known then, and
    * sending it again is safe.
    */
-  append(id: string, batch: Batch): Promise<Appended> {
+  append(id: string, batch: Batch, digest = digestOf(batch)): Promise<Appended> {
     if (this.#removing.has(id)) return Promise.resolve({ kind: 'no-session' });
     let lane = this.#lanes.get(id);
     if (!lane) {
       lane = this.#newLane(id);
       this.#lanes.set(id, lane);
     }
-    return lane.append(batch);
+    return lane.append(batch, digest);
   }
 
   /**
@@ -136,9 +137,9 @@ export class EventStore {
    */
   async after(id: string, seq: number, most: number): Promise<Confirmation[]> {
     const rows = await this.#reaching(() =>
-      run<{ id: string; first_seq: number; events: Event[] }>(this.database.read, AFTER, [id, seq, most]),
+      run<{ id: string; first_seq: number; events: object[] }>(this.database.read, AFTER, [id, seq, most]),
     );
-    return rows.map((row) => ({ batch: row.id, first: row.first_seq, events: row.events }));
+    return rows.map((row) => ({ batch: row.id, first: row.first_seq, events: row.events.map(eventFrom) }));
   }
 
   /** The number of a session's last event; null if there is no such session. */
@@ -200,7 +201,7 @@ export class EventStore {
     if (this.#snapshotting.has(id)) return;
     this.#snapshotting.add(id);
     try {
-      await run(this.database.write, SNAPSHOT, [id, JSON.stringify(session), seq]);
+      await run(this.database.write, SNAPSHOT, [id, JSON.stringify(storedSession(session)), seq]);
     } catch (error) {
       console.error(`A snapshot of '${id}' was not taken:`, error);
     } finally {
@@ -209,7 +210,7 @@ export class EventStore {
   }
 
   async #known(id: string, batches: readonly Known[]): Promise<Map<string, Appended>> {
-    const rows = await run<{ id: string; first_seq: number; digest: string; events: Event[] }>(
+    const rows = await run<{ id: string; first_seq: number; digest: string; events: object[] }>(
       this.database.read,
       KNOWN,
       [id, batches.map(({ batch }) => batch)],
@@ -218,7 +219,7 @@ export class EventStore {
     return new Map(
       rows.map((row): [string, Appended] => {
         if (digests.get(row.id) !== row.digest) return [row.id, { kind: 'id-reused' }];
-        const confirmation = { batch: row.id, first: row.first_seq, events: row.events };
+        const confirmation = { batch: row.id, first: row.first_seq, events: row.events.map(eventFrom) };
         return [row.id, { kind: 'known', confirmation }];
       }),
     );

@@ -1,9 +1,11 @@
-import type { Host, Refusal } from '../../core/host/host';
+import type { Host } from '../../core/host/host';
+import type { Refusal } from '../../core/host/notice';
 import type { Confirmation } from '../../core/replica/replica';
-import type { Batch } from '../../core/session/commands';
+import type { Batch } from '../../core/commands/commands';
+import { storedEvent } from '../../core/protocol/upcast';
 import { isTaken, isUnavailable, Unavailable } from '../database/trouble';
 import { decideInSlices } from './deciding';
-import { digestOf, type LogRow } from './log-row';
+import type { LogRow } from './log-row';
 import type { StoredSession } from './session-cache';
 
 export type Appended =
@@ -82,11 +84,11 @@ export class Lane {
   ) {}
 
   /** @throws Unavailable if too many batches wait, or the database cannot be used now. */
-  append(batch: Batch): Promise<Appended> {
+  append(batch: Batch, digest: string): Promise<Appended> {
     if (this.#queue.length >= QUEUE_LIMIT)
       return Promise.reject(new Unavailable('Too many batches wait for this session.'));
     return new Promise((settle, fail) => {
-      this.#queue.push({ batch, digest: digestOf(batch), settle, fail });
+      this.#queue.push({ batch, digest, settle, fail });
       void this.#run();
     });
   }
@@ -186,7 +188,7 @@ export class Lane {
       decided.push({ waiting, result: { kind: 'appended', confirmation: { batch, first, events } } });
       if (events.length === 0) continue;
       const { digest } = waiting;
-      const body = JSON.stringify(events);
+      const body = JSON.stringify(events.map(storedEvent));
       rows.push({ session: this.id, first, count: events.length, batch, digest, events: body });
       after = { session, seq: after.seq + events.length };
     }

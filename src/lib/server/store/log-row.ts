@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import type { Batch } from '../../core/session/commands';
 
 /** A batch with events as it stands in the log. */
 export interface LogRow {
@@ -13,5 +12,5 @@ export interface LogRow {
 }
 
 /** What tells a batch that is sent again from one whose id is used again. It goes over the commands as they were sent. */
-export const digestOf = ({ commands }: Batch): string =>
+export const digestOf = ({ commands }: { readonly commands: readonly unknown[] }): string =>
   createHash('sha256').update(JSON.stringify(commands)).digest('hex');

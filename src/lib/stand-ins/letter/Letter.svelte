@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { CaretKeeper } from '../../client/caret-keeper';
-  import { LONGEST_TEXT } from '../../core/session/limits';
+  import { LONGEST_TEXT } from '../../core/model/limits';
   import { DraftKeeper } from './draft-keeper';
   import { isSaveKey } from './save-key';
 

@@ -1,14 +1,18 @@
-import type { Host, Notice } from '../../core/host/host';
-import { newestPutAway } from '../../core/host/putting-away';
+import type { Host } from '../../core/host/host';
+import type { Notice } from '../../core/host/notice';
+import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { interpret, type Intent } from '../../core/keys/interpret';
 import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from '../../core/keys/key-input';
 import { isStep, KEY_MAP, type Action, type HeldKey } from '../../core/keys/key-map';
 import { isUntoldDown, NONE_DOWN, readModifiers, type ModifiersDown } from '../../core/keys/modifiers';
-import type { Wish } from '../../core/session/commands';
-import type { Event as SessionEvent } from '../../core/session/events';
-import type { ApplicationId, DocumentId, Session, WindowId } from '../../core/session/session';
-import { holdKeyOf } from '../../core/session/session';
-import { applicationOf, askingWindows, titleOf, windowOf } from '../../core/session/views';
+import type { Wish } from '../../core/commands/commands';
+import type { SessionEvent } from '../../core/session/session';
+import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
+import type { Session } from '../../core/session/session';
+import { holdKeyOf } from '../../core/slices/settings/state';
+import { applicationOf } from '../../core/slices/applications/selectors';
+import { askingWindows } from '../../core/slices/recency/selectors';
+import { titleOf, windowOf } from '../../core/slices/windows/selectors';
 import {
   advance,
   targetOf,
@@ -75,7 +79,7 @@ export class Desk {
   settingsOpen = $state(false);
 
   readonly highlighted = $derived(this.switcher && targetOf(this.switcher, this.session));
-  readonly putAway = $derived.by(() => newestPutAway(this.session)?.entry ?? null);
+  readonly putAway = $derived.by(() => newestPutAway(this.session));
   #holding = false;
   #modifiers: ModifiersDown = NONE_DOWN;
   #explaining: ReturnType<typeof setTimeout> | undefined;
@@ -423,7 +427,7 @@ export class Desk {
   /** Acts on the highlight, or while the switcher is closed on what is in front. */
   #act(action: Action): void {
     if (action === 'quit') this.#advance({ type: 'pass-on' });
-    const wish = wishFor(action, targetOf(this.switcher, this.session));
+    const wish = wishFor(this.session, action, targetOf(this.switcher, this.session));
     if (!wish) return this.say(TEXTS.nothingToActOn, true);
     this.wish(wish);
     this.#advance({ type: 'acted', action });

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { format } from 'date-fns';
   import { KEY_MAP } from '../../core/keys/key-map';
-  import { applicationOf, askingWindows, titleOf, windowOf } from '../../core/session/views';
-  import { holdKeyOf } from '../../core/session/session';
+  import { applicationOf } from '../../core/slices/applications/selectors';
+  import { askingWindows } from '../../core/slices/recency/selectors';
+  import { titleOf, windowOf } from '../../core/slices/windows/selectors';
+  import { holdKeyOf } from '../../core/slices/settings/state';
   import type { Desk } from '../desk/desk.svelte';
   import { LEGENDS } from '../legends';
   import Chord from '../parts/Chord.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
-  import { holdKeyOf, type Settings } from '../../core/session/session';
+  import { holdKeyOf, type Settings } from '../../core/slices/settings/state';
   import Key from './Key.svelte';
 
   /** The keys of something that is done while holding, in the order in which they go down. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Application } from '../../core/session/session';
+  import type { Application } from '../../core/slices/applications/state';
   let { application }: { application: Application } = $props();
 </script>
 

@@ -2,7 +2,7 @@
   import { Dialog, Label, RadioGroup, Switch } from 'bits-ui';
   import { goto } from '$app/navigation';
   import { fetchInTime } from '../../client/fetch-in-time';
-  import { holdKeyOf, THEMES, USABLE_HOLD_KEYS, type Settings } from '../../core/session/session';
+  import { holdKeyOf, THEMES, USABLE_HOLD_KEYS, type Settings } from '../../core/slices/settings/state';
   import { sessionCatalogue } from '../../core/search/catalogue';
   import { strongest } from '../../core/search/search';
   import type { Desk } from '../desk/desk.svelte';

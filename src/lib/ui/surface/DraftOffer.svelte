@@ -1,13 +1,14 @@
 <script lang="ts">
+  import { find } from '../../core/model/table';
   import { formatDistanceStrict } from 'date-fns';
-  import type { DocumentId, WindowId } from '../../core/session/session';
+  import type { DocumentId, WindowId } from '../../core/model/ids';
   import type { Desk } from '../desk/desk.svelte';
   import Choices from '../parts/Choices.svelte';
   import { TEXTS } from '../texts';
 
   let { desk, id, document, day }: { desk: Desk; id: WindowId; document: DocumentId; day: Date } = $props();
 
-  const draft = $derived(desk.session.drafts[document]);
+  const draft = $derived(find(desk.session.drafts, document));
   const ago = $derived(draft ? formatDistanceStrict(new Date(draft.at), day) : '');
   const answer = (given: 'take-up' | 'drop') => () => desk.answerOffer(id, given);
 </script>

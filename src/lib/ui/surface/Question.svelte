@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { WindowId } from '../../core/session/session';
+  import type { WindowId } from '../../core/model/ids';
   import type { Desk } from '../desk/desk.svelte';
   import Choices from '../parts/Choices.svelte';
   import { TEXTS } from '../texts';

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { find } from '../../core/model/table';
   import { tick } from 'svelte';
   import { afterNavigate } from '$app/navigation';
-  import { isAsking } from '../../core/session/views';
+  import { isAsking } from '../../core/slices/windows/selectors';
   import type { Desk } from '../desk/desk.svelte';
   import { TEXTS } from '../texts';
   import EmptySurface from './EmptySurface.svelte';
@@ -20,7 +21,7 @@
 
   // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
   // question in the front window when it is asked and back when it is answered.
-  const front = $derived(desk.session.front === null ? null : desk.session.windows[desk.session.front]);
+  const front = $derived(desk.session.front === null ? null : find(desk.session.windows, desk.session.front));
   // Which question it shows, so that one that follows another takes the keys as well.
   const question = $derived.by(() => {
     if (!front) return null;

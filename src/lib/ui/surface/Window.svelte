@@ -1,13 +1,8 @@
 <script lang="ts">
-  import {
-    activeTab,
-    applicationOf,
-    documentOf,
-    isAsking,
-    isUnsaved,
-    shownText,
-    titleOf,
-  } from '../../core/session/views';
+  import { activeTab, isAsking, titleOf } from '../../core/slices/windows/selectors';
+  import { applicationOf } from '../../core/slices/applications/selectors';
+  import { documentOf } from '../../core/slices/documents/selectors';
+  import { isUnsaved, shownText } from '../../core/slices/drafts/selectors';
   import { KEY_MAP } from '../../core/keys/key-map';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import type { Desk } from '../desk/desk.svelte';

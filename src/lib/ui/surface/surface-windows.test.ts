@@ -1,3 +1,4 @@
+import { patch } from '../../core/model/table';
 import { describe, expect, it } from 'vitest';
 import { deskOf, Worker } from '../../../../tests/desk';
 import type { Session } from '../../core/session/session';
@@ -7,11 +8,11 @@ const SURFACE = { width: 1280, height: 770 };
 
 /** Windows in a cascade, each a little to the right of the one before, so that all of them show. */
 function spread(session: Session): Session {
-  const windows = Object.entries(session.windows).map(([id, window], n) => [
-    id,
-    { ...window, geometry: { ...window.geometry, x: 40 * n } },
-  ]);
-  return { ...session, windows: Object.fromEntries(windows) };
+  const windows = session.windows.map((window, n) => ({
+    ...window,
+    geometry: { ...window.geometry, x: 40 * n },
+  }));
+  return { ...session, windows };
 }
 
 const shown = (surface: SurfaceWindows, session: Session) =>
@@ -61,12 +62,10 @@ describe('the windows of the surface', () => {
 
   it('give the front window its content even where nothing of it shows', () => {
     const session = deskOf('a: a1 | b: b1');
-    const a1 = session.windows['a1'];
-    if (!a1) throw new Error('There is no a1.');
-    const beyond = { ...a1, geometry: { ...a1.geometry, x: 5_000 } };
-    const surface = new SurfaceWindows();
-    expect(shown(surface, { ...session, windows: { ...session.windows, a1: beyond } })).toMatchObject({
-      a1: 'exposed',
-    });
+    const beyond = patch(session.windows, ['a1'], 'window', (window) => ({
+      ...window,
+      geometry: { ...window.geometry, x: 5_000 },
+    }));
+    expect(shown(new SurfaceWindows(), { ...session, windows: beyond })).toMatchObject({ a1: 'exposed' });
   });
 });

@@ -1,12 +1,16 @@
+import { find, has } from '../../core/model/table';
 import { exposedWindows } from '../../core/layout/exposed';
 import { layersFor } from '../../core/layout/layers';
-import type { Session, Window, WindowId } from '../../core/session/session';
-import { isVisible, windowOf } from '../../core/session/views';
+import type { Session } from '../../core/session/session';
+import type { AppWindow } from '../../core/slices/windows/state';
+import type { WindowId } from '../../core/model/ids';
+import { isVisible } from '../../core/session/session';
+import { windowOf } from '../../core/slices/windows/selectors';
 import { windowName } from '../texts';
 
 /** A window with its content. */
 export interface Sheet {
-  readonly window: Window;
+  readonly window: AppWindow;
   readonly front: boolean;
   /**
    * `exposed`: some of it can be seen. `covered`: others lie over all of it. `away`: minimised, hidden or elsewhere.
@@ -34,7 +38,7 @@ const MOST_KEPT = 40;
 export class SurfaceWindows {
   #layers: ReadonlyMap<WindowId, number> = new Map();
   #sheets: ReadonlyMap<WindowId, Sheet> = new Map();
-  #names = new WeakMap<Window, CoveredName>();
+  #names = new WeakMap<AppWindow, CoveredName>();
   /** Those with content, the ones that were exposed last first. */
   #kept: ReadonlySet<WindowId> = new Set();
 
@@ -47,7 +51,7 @@ export class SurfaceWindows {
       .map((id) => windowOf(session, id))
       .filter((window) => isVisible(session, window));
     const exposed = exposedWindows(pile, surface);
-    const front = session.front === null ? undefined : session.windows[session.front];
+    const front = session.front === null ? undefined : find(session.windows, session.front);
     // Where nothing of it shows, because it lies beyond the edges, the front window still has the keys.
     if (front) exposed.add(front);
     this.#layers = layersFor(
@@ -57,9 +61,9 @@ export class SurfaceWindows {
     this.#kept = this.#keep(session, exposed);
 
     const sheets = new Map<WindowId, Sheet>();
-    for (const id of Object.keys(session.windows)) {
+    for (const window of session.windows) {
+      const { id } = window;
       if (!this.#kept.has(id)) continue;
-      const window = windowOf(session, id);
       const away = !isVisible(session, window);
       const showing = away ? 'away' : exposed.has(window) ? 'exposed' : 'covered';
       const layer = this.#layers.get(id) ?? null;
@@ -70,12 +74,12 @@ export class SurfaceWindows {
     return { sheets: [...sheets.values()], covered };
   }
 
-  #keep(session: Session, exposed: ReadonlySet<Window>): Set<WindowId> {
+  #keep(session: Session, exposed: ReadonlySet<AppWindow>): Set<WindowId> {
     const kept = new Set<WindowId>();
     for (const { id } of exposed) kept.add(id);
     for (const id of this.#kept) {
       if (kept.size >= MOST_KEPT) break;
-      if (Object.hasOwn(session.windows, id)) kept.add(id);
+      if (has(session.windows, id)) kept.add(id);
     }
     return kept;
   }
@@ -90,7 +94,7 @@ export class SurfaceWindows {
     return same ? before : now;
   }
 
-  #name(session: Session, window: Window): CoveredName {
+  #name(session: Session, window: AppWindow): CoveredName {
     const known = this.#names.get(window);
     if (known) return known;
     const made = { id: window.id, name: windowName(session, window) };

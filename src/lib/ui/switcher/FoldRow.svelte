@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { applicationOf, titleOf, windowOf } from '../../core/session/views';
+  import { applicationOf } from '../../core/slices/applications/selectors';
+  import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';

@@ -1,7 +1,9 @@
 <script lang="ts">
   import { formatDistanceStrict } from 'date-fns';
-  import { usedAt } from '../../core/recency/order';
-  import { activeTab, documentOf, shownText, titleOf, windowOf } from '../../core/session/views';
+  import { usedAt } from '../../core/model/order';
+  import { activeTab, titleOf, windowOf } from '../../core/slices/windows/selectors';
+  import { documentOf } from '../../core/slices/documents/selectors';
+  import { shownText } from '../../core/slices/drafts/selectors';
   import { standingOfWindow } from '../../core/switcher/standing';
   import { folded, type SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';

@@ -1,7 +1,9 @@
 <script lang="ts">
   import type { Slice } from '../../core/layout/slice';
   import { marksOf, type Found } from '../../core/search/search';
-  import { applicationOf, documentOf, windowOf } from '../../core/session/views';
+  import { applicationOf } from '../../core/slices/applications/selectors';
+  import { documentOf } from '../../core/slices/documents/selectors';
+  import { windowOf } from '../../core/slices/windows/selectors';
   import { standingOfApplication, standingOfLoneWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';

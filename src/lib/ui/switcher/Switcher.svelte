@@ -2,9 +2,10 @@
   import Search from '@lucide/svelte/icons/search';
   import { visibleSlice } from '../../core/layout/slice';
   import { KEY_MAP } from '../../core/keys/key-map';
-  import { applicationOf, titleOf, windowOf } from '../../core/session/views';
+  import { applicationOf } from '../../core/slices/applications/selectors';
+  import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { commitEffect, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
-  import { holdKeyOf } from '../../core/session/session';
+  import { holdKeyOf } from '../../core/slices/settings/state';
   import type { Desk } from '../desk/desk.svelte';
   import { LEGENDS } from '../legends';
   import Key from '../parts/Key.svelte';

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { formatDistanceStrict } from 'date-fns';
   import { untrack } from 'svelte';
-  import { usedAt } from '../../core/recency/order';
+  import { usedAt } from '../../core/model/order';
   import { splitTitles } from '../../core/layout/similar-titles';
-  import { applicationOf, titleOf, windowOf } from '../../core/session/views';
+  import { applicationOf } from '../../core/slices/applications/selectors';
+  import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { visibleSlice } from '../../core/layout/slice';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';

@@ -1,4 +1,4 @@
-import type { Theme } from '../../core/session/session';
+import type { Theme } from '../../core/slices/settings/state';
 
 const NIGHT = '(prefers-color-scheme: dark)';
 

@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { MOST_WEIGHT } from '$lib/core/session/limits';
+import { MOST_WEIGHT } from '$lib/core/model/limits';
 import { answering } from '$lib/server/http/problem';
 import { readJsonBody } from '$lib/server/http/read-json';
 import { eventStore, importer } from '$lib/server/runtime';

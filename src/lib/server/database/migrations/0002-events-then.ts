@@ -2,21 +2,29 @@
  * Events as they were written down before families were one event, and as which events they are kept now: one for
  * one, so that their numbers stay.
  */
-import type { Event } from '../../../core/session/events';
-import type { Geometry, Window } from '../../../core/session/session';
+import { eventFrom } from '../../../core/protocol/upcast';
+import type { SessionEvent } from '../../../core/session/session';
+import type { Geometry } from '../../../core/model/geometry';
+import type { AppWindow } from '../../../core/slices/windows/state';
 
 /** The kinds that changed their shape. */
-export type EventThen =
+type EventThen =
   | { readonly type: 'application-hidden' | 'application-shown'; readonly application: string }
   | { readonly type: 'application-ended'; readonly application: string }
-  | { readonly type: 'window-opened'; readonly window: Window }
+  | { readonly type: 'window-opened'; readonly window: AppWindow }
   | { readonly type: 'window-minimised' | 'window-restored' | 'window-closed'; readonly window: string }
   | { readonly type: 'window-placed'; readonly window: string; readonly geometry: Geometry }
   | { readonly type: 'closing-asked'; readonly window: string; readonly goal: 'close' | 'quit' }
   | { readonly type: 'draft-saved' | 'draft-dropped'; readonly document: string }
   | { readonly type: 'draft-taken-up'; readonly window: string };
 
-export function eventNow(event: EventThen | Event): Event {
+/** An event as it was written down then, as it is now. */
+export function eventNow(event: object): SessionEvent {
+  return eventFrom(oneForFamilies(event as EventThen | SessionEvent));
+}
+
+/** As it was written down from then on, before events had versions. */
+function oneForFamilies(event: EventThen | SessionEvent): object {
   switch (event.type) {
     case 'application-hidden':
       return { type: 'applications-hidden', applications: [event.application] };

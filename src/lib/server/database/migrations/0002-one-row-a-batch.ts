@@ -1,12 +1,16 @@
 import { sql, type Kysely, type Migration } from 'kysely';
 import { fromDocument } from '../../../core/formats/session-document';
-import type { Event } from '../../../core/session/events';
-import { problemsOf } from '../../../core/session/invariants';
-import { reduceAll } from '../../../core/session/reduce';
-import type { Ended, Session } from '../../../core/session/session';
-import { isVisible } from '../../../core/session/views';
+import { find, idsIn } from '../../../core/model/table';
+import { sessionFrom, storedEvent, storedSession } from '../../../core/protocol/upcast';
+import {
+  isVisible,
+  problemsOf,
+  reduceAll,
+  type Session,
+  type SessionEvent,
+} from '../../../core/session/session';
 import { DEMO_ID, ellavane } from '../../../demo/ellavane';
-import { eventNow, type EventThen } from './0002-events-then';
+import { eventNow } from './0002-events-then';
 
 /** The tables that this migration takes over. */
 type Then = {
@@ -19,7 +23,7 @@ type Then = {
     digest: string;
     received_at: Date;
   };
-  event: { session_id: string; seq: number; batch_id: string; body: EventThen };
+  event: { session_id: string; seq: number; batch_id: string; body: object };
 };
 
 /**
@@ -84,7 +88,7 @@ async function moveSession(db: Kysely<Then>, id: string): Promise<void> {
     .where('event_count', '>', 0)
     .orderBy('first_seq')
     .execute();
-  const log: Event[] = [];
+  const log: SessionEvent[] = [];
   for (const batch of batches) {
     const rows = await db
       .selectFrom('event')
@@ -97,18 +101,18 @@ async function moveSession(db: Kysely<Then>, id: string): Promise<void> {
     log.push(...events);
     await sql`insert into log (session_id, first_seq, event_count, id, digest, received_at, events)
       values (${id}, ${batch.first_seq}, ${events.length}, ${batch.id}, ${batch.digest}, ${batch.received_at},
-        ${JSON.stringify(events)})`.execute(db);
+        ${JSON.stringify(events.map(storedEvent))})`.execute(db);
   }
   const row = await db
     .selectFrom('session')
     .select(['created_at', 'snapshot', 'snapshot_seq'])
     .where('id', '=', id)
     .executeTakeFirstOrThrow();
-  const stored = sessionNow(row.snapshot as Session);
+  const stored = sessionFrom(row.snapshot as object);
   const now = derived(id, { ...row, snapshot: stored }, log);
   await db
     .updateTable('session')
-    .set({ snapshot: JSON.stringify(now), snapshot_seq: log.length })
+    .set({ snapshot: JSON.stringify(storedSession(now)), snapshot_seq: log.length })
     .where('id', '=', id)
     .execute();
 }
@@ -120,7 +124,7 @@ async function moveSession(db: Kysely<Then>, id: string): Promise<void> {
 function derived(
   id: string,
   { created_at, snapshot, snapshot_seq }: { created_at: Date; snapshot: Session; snapshot_seq: number },
-  log: readonly Event[],
+  log: readonly SessionEvent[],
 ): Session {
   const begin = snapshot_seq === 0 ? snapshot : id === DEMO_ID ? fromDocument(ellavane(created_at)) : null;
   const fromBegin = begin && tryReduce(begin, log);
@@ -129,7 +133,7 @@ function derived(
 }
 
 /** Null if the log does not fit the state: a spoiled state may have led to events that make no sense on a sound one. */
-function tryReduce(begin: Session, log: readonly Event[]): Session | null {
+function tryReduce(begin: Session, log: readonly SessionEvent[]): Session | null {
   try {
     return reduceAll(begin, log);
   } catch (error) {
@@ -138,20 +142,11 @@ function tryReduce(begin: Session, log: readonly Event[]): Session | null {
   }
 }
 
-const sessionNow = (session: Session): Session => ({
-  ...session,
-  ended: session.ended.map((ended): Ended => ({ ...ended, discarded: ended.discarded ?? [] })),
-});
-
 /** The session with its lists in order: everything that is there once, nothing that is not. */
 function mended(session: Session): Session {
   if (problemsOf(session).length === 0) return session;
-  const windows = Object.fromEntries(
-    Object.entries(session.windows).filter(([, window]) => session.applications[window.application]?.running),
-  );
-  const running = Object.values(session.applications)
-    .filter((application) => application.running)
-    .map(({ id }) => id);
+  const windows = session.windows.filter((window) => find(session.applications, window.application)?.running);
+  const running = session.applications.filter((application) => application.running);
   const order = (uses: Session['recent']['windows'], ids: readonly string[]) => {
     const at = new Map(uses.toReversed().map((use) => [use.id, use.at]));
     return onceEach(
@@ -160,12 +155,12 @@ function mended(session: Session): Session {
     ).map((id) => ({ id, at: at.get(id) ?? null }));
   };
   const recent = {
-    windows: order(session.recent.windows, Object.keys(windows)),
-    applications: order(session.recent.applications, running),
+    windows: order(session.recent.windows, idsIn(windows)),
+    applications: order(session.recent.applications, idsIn(running)),
   };
-  const stacking = onceEach(session.stacking.toReversed(), Object.keys(windows)).toReversed();
+  const stacking = onceEach(session.stacking.toReversed(), idsIn(windows)).toReversed();
   const calm: Session = { ...session, windows, recent, stacking, front: null };
-  const front = recent.windows[0] && windows[recent.windows[0].id];
+  const front = recent.windows[0] && find(windows, recent.windows[0].id);
   const onTop =
     front &&
     isVisible(calm, front) &&

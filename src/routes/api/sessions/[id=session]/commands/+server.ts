@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { LARGEST_BATCH } from '$lib/core/session/limits';
+import { LARGEST_BATCH } from '$lib/core/model/limits';
 import { answering } from '$lib/server/http/problem';
 import { readJson } from '$lib/server/http/read-json';
 import { Turns } from '$lib/server/http/turns';

@@ -7,7 +7,8 @@
  * over the times tᵢ it was made (exponential decay; H is {@link HALF_LIFE_DAYS}). The sum is kept as one
  * number and one instant: w(t) = w(t₀) · 2^(-(t - t₀) / H), plus 1 when the choice is made again.
  */
-import type { Instant, LearnedChoice } from '../session/session';
+import type { Instant } from '../../model/ids';
+import type { LearnedChoice } from './state';
 
 export const HALF_LIFE_DAYS = 14;
 /** Choices beyond this many are forgotten, weakest first. */

@@ -2,7 +2,7 @@
  * Orders of recent use: who was used, and when, most recent first and without repetition. Every function answers
  * with a new list, or with the same one when nothing changed.
  */
-import type { Instant } from '../session/session';
+import type { Instant } from './ids';
 
 /** One place in an order: an id, and when it was last used; null if it never was. */
 export interface Use {
@@ -33,3 +33,9 @@ export const usedAt = (order: Order, id: string): Instant | null =>
 
 /** The ids of an order, most recent first. */
 export const idsOf = (order: Order): string[] => order.map((use) => use.id);
+
+/** Whether a list names each of some different ids once, and nothing else, in whatever order. */
+export function isPermutation(list: readonly string[], of: readonly string[]): boolean {
+  const set = new Set(list);
+  return list.length === of.length && set.size === list.length && of.every((id) => set.has(id));
+}

@@ -1,0 +1,69 @@
+/** Everything that can be wished of a session. A new kind of command is a line here. */
+import type { Signed, WishOf } from './command';
+import { bringToFront, openDocument, openWindow, switchToApplication } from './kinds/coming-forward';
+import { answerDraft, keepDraft, save } from './kinds/drafts';
+import { answerClosing, close, closeAll, endNow, quit, reopen } from './kinds/ending';
+import { changeSettings, forgetChoices, learnChoice } from './kinds/own';
+import {
+  hide,
+  hideOrShow,
+  minimise,
+  minimiseAll,
+  putBack,
+  restoreAll,
+  show,
+  solo,
+  sweep,
+  sweepOrPutBack,
+} from './kinds/putting-away';
+import { placeWindow, retitleTab, stopAnswering } from './kinds/windows';
+
+export const COMMANDS = [
+  bringToFront,
+  switchToApplication,
+  openWindow,
+  openDocument,
+  minimise,
+  minimiseAll,
+  restoreAll,
+  hide,
+  show,
+  solo,
+  sweep,
+  putBack,
+  hideOrShow,
+  sweepOrPutBack,
+  close,
+  closeAll,
+  quit,
+  endNow,
+  answerClosing,
+  reopen,
+  keepDraft,
+  save,
+  answerDraft,
+  placeWindow,
+  retitleTab,
+  stopAnswering,
+  changeSettings,
+  learnChoice,
+  forgetChoices,
+] as const;
+
+/** What someone wants. */
+export type Wish = WishOf<(typeof COMMANDS)[number]>;
+export type WishType = Wish['type'];
+
+/** A wish with its own id and the instant it was made. A host turns it into events, or refuses it. */
+export type Command = Wish & Signed;
+
+/** Commands that take effect together or not at all; sending one twice changes nothing. */
+export interface Batch {
+  readonly id: string;
+  /** The version of the commands' shape. */
+  readonly v: typeof BATCH_VERSION;
+  readonly commands: readonly Command[];
+}
+
+/** Since version 2 wishes name the state that is wanted. See `protocol/upcast.ts` for those before. */
+export const BATCH_VERSION = 2;

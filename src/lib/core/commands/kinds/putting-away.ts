@@ -1,0 +1,223 @@
+/** Putting windows and applications away, and back (switching rules 16 and 17). */
+import type { Course } from '../../host/course';
+import { sameGeometry } from '../../model/geometry';
+import type { ApplicationId, WindowId } from '../../model/ids';
+import { idsOf } from '../../model/order';
+import { find, has, idsIn } from '../../model/table';
+import { isVisible } from '../../session/session';
+import { applicationOf } from '../../slices/applications/selectors';
+import { raised } from '../../slices/front/selectors';
+import { isAway, newestPutAway } from '../../slices/put-away/selectors';
+import type { PutAway } from '../../slices/put-away/state';
+import { windowsOf } from '../../slices/recency/selectors';
+import { titleOf, windowOf } from '../../slices/windows/selectors';
+import { commandKind } from '../command';
+import { raise } from './coming-forward';
+
+export const minimise = commandKind({
+  type: 'minimise',
+  fields: { window: 'window' },
+  decide(course, { window: id }) {
+    const window = windowOf(course.session, id);
+    if (window.minimised) return course.notice({ type: 'already-minimised' });
+    putAway(course, { kind: 'minimise', subject: titleOf(window), windows: [id] });
+  },
+});
+
+/** Minimises all windows of an application. */
+export const minimiseAll = commandKind({
+  type: 'minimise-all',
+  fields: { application: 'application' },
+  decide(course, { application }) {
+    const windows = windowsOf(course.session, application).filter((window) => !window.minimised);
+    if (windows.length === 0) return course.notice({ type: 'already-minimised' });
+    const { name } = applicationOf(course.session, application);
+    putAway(course, { kind: 'minimise-all', subject: name, windows: idsIn(windows) });
+  },
+});
+
+/** Brings an application's minimised windows back up, the front one staying on top. */
+export const restoreAll = commandKind({
+  type: 'restore-all',
+  fields: { application: 'application' },
+  decide(course, { application }) {
+    const windows = idsIn(windowsOf(course.session, application).filter((window) => window.minimised));
+    if (windows.length === 0) return course.notice({ type: 'nothing-to-restore' });
+    course.happen({ type: 'windows-restored', windows });
+    raise(course, new Set(windows));
+    keepFrontOnTop(course);
+    course.fillFront();
+  },
+});
+
+export const hide = commandKind({
+  type: 'hide',
+  fields: { application: 'application' },
+  decide(course, { application }) {
+    const { hidden, name, running } = applicationOf(course.session, application);
+    if (hidden || !running) return course.notice({ type: 'nothing-to-put-away' });
+    putAway(course, { kind: 'hide', subject: name, hide: [application] });
+  },
+});
+
+/** Shows a hidden application; if hiding it was the newest putting-away, puts that back (switching rule 11). */
+export const show = commandKind({
+  type: 'show',
+  fields: { application: 'application' },
+  decide(course, { application }) {
+    if (!applicationOf(course.session, application).hidden)
+      return course.notice({ type: 'not-hidden', application });
+    const newest = newestPutAway(course.session);
+    if (newest?.kind === 'hide' && newest.applications[0]?.application === application)
+      putEntryBack(course, newest);
+    else course.happen({ type: 'applications-shown', applications: [application] });
+    course.fillFront();
+  },
+});
+
+/** Hides every other application and shows this one, which then comes to the front if it has a window to show. */
+export const solo = commandKind({
+  type: 'solo',
+  fields: { application: 'application' },
+  decide(course, { application }) {
+    const { hidden, name } = applicationOf(course.session, application);
+    const others = idsOf(course.session.recent.applications).filter(
+      (other) => other !== application && !applicationOf(course.session, other).hidden,
+    );
+    if (others.length === 0) return course.notice({ type: 'nothing-to-put-away' });
+    putAway(course, { kind: 'solo', subject: name, hide: others, show: hidden ? [application] : [] });
+  },
+});
+
+/** Minimises every window that can be seen. */
+export const sweep = commandKind({
+  type: 'sweep',
+  fields: {},
+  decide(course) {
+    const { session } = course;
+    const windows = idsIn(session.windows.filter((window) => isVisible(session, window)));
+    if (windows.length === 0) return course.notice({ type: 'nothing-to-put-away' });
+    putAway(course, { kind: 'sweep', subject: '', windows });
+  },
+});
+
+/** Undoes one putting-away, named so that doing it twice undoes one only; what has ended meanwhile is skipped. */
+export const putBack = commandKind({
+  type: 'put-back',
+  fields: { entry: 'entry' },
+  decide(course, { entry: id }) {
+    const { session } = course;
+    const entry = id === null ? newestPutAway(session) : session.putAways.findLast((one) => one.id === id);
+    if (!entry || !isAway(session, entry)) return course.notice({ type: 'nothing-to-put-back' });
+    putEntryBack(course, entry);
+  },
+});
+
+/** What pages wished before wishes named the state that is wanted; such commands may wait in an outbox still. */
+export const hideOrShow = commandKind({
+  type: 'hide-or-show',
+  fields: { application: 'application' },
+  decide: (course, wish) =>
+    (applicationOf(course.session, wish.application).hidden ? show : hide).decide(course, wish),
+});
+export const sweepOrPutBack = commandKind({
+  type: 'sweep-or-put-back',
+  fields: {},
+  decide(course) {
+    const entry = sweptEntry(course.session);
+    if (entry === null) sweep.decide(course, {});
+    else putBack.decide(course, { entry });
+  },
+});
+
+/** The entry that a sweep straight after a sweep puts back (switching rule 17); null if it would sweep. */
+export function sweptEntry(session: Course['session']): string | null {
+  if (session.windows.some((window) => isVisible(session, window))) return null;
+  const newest = newestPutAway(session);
+  return newest?.kind === 'sweep' ? newest.id : null;
+}
+
+interface PuttingAway extends Pick<PutAway, 'kind' | 'subject'> {
+  readonly windows?: readonly WindowId[];
+  readonly hide?: readonly ApplicationId[];
+  readonly show?: readonly ApplicationId[];
+}
+
+function putAway(course: Course, { kind, subject, windows = [], hide = [], show = [] }: PuttingAway): void {
+  const before = course.session;
+  if (windows.length > 0) course.happen({ type: 'windows-minimised', windows });
+  if (show.length > 0) course.happen({ type: 'applications-shown', applications: show });
+  if (hide.length > 0) course.happen({ type: 'applications-hidden', applications: hide });
+  course.fillFront();
+  const after = course.session;
+  const entry: PutAway = {
+    id: course.newEntry(),
+    kind,
+    subject,
+    windows: windows.map((id) => ({ window: id, geometry: windowOf(before, id).geometry })),
+    applications: [...show, ...hide].map((id) => ({
+      application: id,
+      hidden: applicationOf(before, id).hidden,
+    })),
+    stacking: after.stacking === before.stacking ? null : before.stacking,
+    front: after.front === before.front ? null : before.front,
+  };
+  course.happen({ type: 'put-away', entry });
+}
+
+/** Entries above it that were undone by other means or have ended go with it. */
+function putEntryBack(course: Course, entry: PutAway): void {
+  const { putAways } = course.session;
+  const above = putAways.slice(putAways.indexOf(entry) + 1);
+  const over = above.filter((other) => !isAway(course.session, other));
+  putBackApplications(course, entry);
+  putBackWindows(course, entry);
+  if (entry.stacking) restack(course, entry.stacking);
+  course.happen({ type: 'put-back', entries: idsIn([entry, ...over]) });
+  if (entry.front !== null && course.sees(entry.front)) course.front(entry.front);
+  keepFrontOnTop(course);
+  course.fillFront();
+}
+
+function putBackApplications(course: Course, { applications }: PutAway): void {
+  const toChange = (hidden: boolean) =>
+    applications
+      .filter((one) => one.hidden === hidden)
+      .map(({ application }) => application)
+      .filter((id) => {
+        const now = find(course.session.applications, id);
+        return now?.running && now.hidden !== hidden;
+      });
+  const [hide, show] = [toChange(true), toChange(false)];
+  if (hide.length > 0) course.happen({ type: 'applications-hidden', applications: hide });
+  if (show.length > 0) course.happen({ type: 'applications-shown', applications: show });
+}
+
+function putBackWindows(course: Course, entry: PutAway): void {
+  const there = entry.windows.flatMap(({ window: id, geometry }) => {
+    const window = find(course.session.windows, id);
+    return window ? [{ window, geometry }] : [];
+  });
+  const minimised = there.filter(({ window }) => window.minimised).map(({ window }) => window.id);
+  const moved = there.filter(({ window, geometry }) => !sameGeometry(window.geometry, geometry));
+  if (minimised.length > 0) course.happen({ type: 'windows-restored', windows: minimised });
+  if (moved.length > 0)
+    course.happen({
+      type: 'windows-placed',
+      places: moved.map(({ window, geometry }) => ({ window: window.id, geometry })),
+    });
+}
+
+/** The stacking as it was, less what has ended; what was opened since lies above it, just below the front window. */
+function restack(course: Course, before: readonly WindowId[]): void {
+  const known = new Set(before);
+  const old = before.filter((id) => has(course.session.windows, id));
+  const since = course.session.stacking.filter((id) => !known.has(id));
+  course.happen({ type: 'windows-restacked', stacking: [...old, ...since] });
+}
+
+function keepFrontOnTop(course: Course): void {
+  const { front, stacking } = course.session;
+  if (front === null || stacking.at(-1) === front) return;
+  course.happen({ type: 'windows-restacked', stacking: raised(stacking, front) });
+}

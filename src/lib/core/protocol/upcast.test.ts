@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { deskOf, workerAt } from '../../../../tests/desk';
+import { batchFrom, eventFrom, sessionFrom, storedEvent, storedSession } from './upcast';
+
+const trip = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+describe('what is stored', () => {
+  it('comes back as it was', () => {
+    const worker = workerAt('a: a1 a2* | b: b1').act('minimise').act('close').act('put-back').act('quit');
+    expect(sessionFrom(trip(storedSession(worker.session)))).toEqual(worker.session);
+    expect(worker.events.map((event) => eventFrom(trip(storedEvent(event))))).toEqual(worker.events);
+  });
+
+  it('gets the fields that have been added since', () => {
+    const { learned: _learned, ...older } = storedSession(deskOf('a: a1'));
+    expect(sessionFrom(older).learned).toEqual([]);
+  });
+});
+
+describe('events before they had versions', () => {
+  const entry = { kind: 'hide', subject: 'A', windows: [], applications: [], stacking: null, front: null };
+
+  it.each([
+    [
+      { type: 'put-back', levels: 2 },
+      { type: 'put-back-levels', levels: 2 },
+    ],
+    [{ type: 'ended-reopened' }, { type: 'ended-reopened', entry: null }],
+    [
+      { type: 'workspace-entered', workspace: 'w' },
+      { type: 'workspace-entered', workspace: 'w' },
+    ],
+  ])('%j', (old, now) => expect(eventFrom(old)).toEqual(now));
+
+  it.each([
+    { type: 'windows-closed', windows: ['a1'], discarded: [] },
+    { type: 'application-ended', application: 'a', discarded: [] },
+    { type: 'drafts-discarded', documents: ['d'] },
+  ])('%j gets an entry that is the same at every reading', (old) => {
+    expect(eventFrom(old)).toEqual({ ...old, entry: expect.stringMatching(/^e-[0-9a-f]{8}$/) });
+    expect(eventFrom(old)).toEqual(eventFrom(trip(old)));
+  });
+
+  it('an entry of the put-back stack gets an id that tells it from others', () => {
+    const at = (subject: string) => eventFrom({ type: 'put-away', entry: { ...entry, subject } });
+    expect(at('A')).toEqual({ type: 'put-away', entry: { ...entry, id: expect.stringMatching(/^e-/) } });
+    expect(at('A')).not.toEqual({ ...at('B'), entry: { ...entry, subject: 'A' } });
+  });
+});
+
+describe('a batch', () => {
+  const old = (...types: string[]) => ({ id: 'x', commands: types.map((type) => ({ type })) });
+
+  it('of the first version names no entry, and its sweep may put back', () => {
+    expect(batchFrom(old('put-back', 'reopen', 'sweep', 'quit')).commands).toEqual([
+      { type: 'put-back', entry: null },
+      { type: 'reopen', entry: null },
+      { type: 'sweep-or-put-back' },
+      { type: 'quit' },
+    ]);
+  });
+
+  it('of this version is taken as it is', () => {
+    const now = { ...old('sweep'), v: 2 };
+    expect(batchFrom(now)).toBe(now);
+  });
+
+  it('may hold anything while it is unchecked', () => {
+    expect(batchFrom({ commands: [null, 7, {}] }).commands).toEqual([null, 7, {}]);
+  });
+});

@@ -1,0 +1,17 @@
+import type { ApplicationId, DocumentId } from '../../model/ids';
+
+export type ApplicationEvents = {
+  'application-launched': { application: ApplicationId };
+  'applications-hidden': { applications: readonly ApplicationId[] };
+  'applications-shown': { applications: readonly ApplicationId[] };
+  'application-stopped-answering': { application: ApplicationId };
+  /** A resident application started anew: its windows stay, drafts in them are offered. */
+  'application-restarted': { application: ApplicationId };
+  /**
+   * It ended with all its windows, and is kept as `entry` so that it can be reopened; drafts stay, but for the
+   * discarded, which are kept with it.
+   */
+  'application-ended': { application: ApplicationId; discarded: readonly DocumentId[]; entry: string };
+  'quit-begun': { application: ApplicationId };
+  'quit-cancelled': { application: ApplicationId };
+};

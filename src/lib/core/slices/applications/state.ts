@@ -1,0 +1,27 @@
+import type { ApplicationId, DocumentId } from '../../model/ids';
+import type { Table } from '../../model/table';
+
+export interface Application {
+  readonly id: ApplicationId;
+  readonly name: string;
+  /** Two letters that stand for the application where its name does not fit. */
+  readonly monogram: string;
+  /** The hue of its spine, in degrees on the colour circle. */
+  readonly hue: number;
+  readonly running: boolean;
+  readonly hidden: boolean;
+  readonly answering: boolean;
+  /** A resident application can be restarted but not quit. */
+  readonly resident: boolean;
+  /** Whether closing its last window ends it. */
+  readonly quitsWithLastWindow: boolean;
+  /** True while it waits for answers before it quits. */
+  readonly quitting: boolean;
+  /** What it opens when it is launched. */
+  readonly home: DocumentId;
+}
+
+export interface ApplicationsState {
+  /** Everything that can run, whether it runs or not. */
+  readonly applications: Table<Application>;
+}

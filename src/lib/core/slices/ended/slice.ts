@@ -1,0 +1,79 @@
+import type { ApplicationId, DocumentId } from '../../model/ids';
+import { STACK_DEPTH } from '../../model/limits';
+import type { ApplicationEvents } from '../applications/events';
+import { applicationOf } from '../applications/selectors';
+import type { ApplicationsState } from '../applications/state';
+import { documentOf } from '../documents/selectors';
+import type { DocumentsState } from '../documents/state';
+import type { DraftEvents } from '../drafts/events';
+import { draftOf } from '../drafts/selectors';
+import type { DraftsState } from '../drafts/state';
+import type { FrontState } from '../front/state';
+import { windowsOf } from '../recency/selectors';
+import type { RecencyState } from '../recency/state';
+import type { Slice } from '../slice';
+import type { WindowEvents } from '../windows/events';
+import { windowOf, withoutQuestion } from '../windows/selectors';
+import type { AppWindow, WindowsState } from '../windows/state';
+import type { EndedEvents } from './events';
+import { endedAs, hasNewerDraft } from './selectors';
+import type { Ended, EndedState } from './state';
+
+type Heard = Pick<WindowEvents, 'windows-closed'> &
+  Pick<ApplicationEvents, 'application-ended'> &
+  Pick<DraftEvents, 'drafts-discarded'>;
+type Reads = ApplicationsState & DocumentsState & DraftsState & FrontState & RecencyState & WindowsState;
+
+/** What can be reopened. */
+export const ended: Slice<EndedState, EndedEvents, Heard, Reads> = {
+  name: 'ended',
+  initial: { ended: [] },
+  on: {
+    'windows-closed': (before, event) => {
+      const windows = event.windows.map((id) => windowOf(before, id));
+      const [first] = windows;
+      return first ? remembering(before, 'window', first.application, windows, event) : {};
+    },
+    'application-ended': (before, event) =>
+      remembering(before, 'application', event.application, windowsOf(before, event.application), event),
+    'drafts-discarded': (before, { documents, entry }) => {
+      const [first] = documents;
+      if (first === undefined) return {};
+      const { application } = documentOf(before, first);
+      return remembering(before, 'draft', application, [], { discarded: documents, entry });
+    },
+    // Where a newer draft was written since, the discarded one stays in the list.
+    'ended-reopened': (before, { entry }) => {
+      const reopened = endedAs(before, entry);
+      const waiting = reopened?.discarded.filter((one) => hasNewerDraft(before, one)) ?? [];
+      return {
+        ended: before.ended.flatMap((one): Ended[] => {
+          if (one !== reopened) return [one];
+          return waiting.length === 0 ? [] : [{ ...one, kind: 'draft', windows: [], discarded: waiting }];
+        }),
+      };
+    },
+  },
+};
+
+function remembering(
+  before: EndedState & Reads,
+  kind: Ended['kind'],
+  application: ApplicationId,
+  windows: readonly AppWindow[],
+  { discarded, entry }: { readonly discarded: readonly DocumentId[]; readonly entry: string },
+): EndedState {
+  const remembered: Ended = {
+    id: entry,
+    kind,
+    application,
+    windows: windows.map(withoutQuestion),
+    stacking: before.stacking,
+    hidden: applicationOf(before, application).hidden,
+    discarded: discarded.map((document) => {
+      const { text, at } = draftOf(before, document);
+      return { document, draft: { text, at } };
+    }),
+  };
+  return { ended: [...before.ended, remembered].slice(-STACK_DEPTH) };
+}

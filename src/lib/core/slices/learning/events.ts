@@ -1,0 +1,7 @@
+import type { Instant } from '../../model/ids';
+
+export type LearningEvents = {
+  'choice-learned': { letters: string; choice: string; at: Instant };
+  /** Everything about one choice is forgotten, or about all of them. */
+  'choices-forgotten': { choice: string | null };
+};

@@ -1,0 +1,14 @@
+import type { Slice } from '../slice';
+import type { LearningEvents } from './events';
+import { forget, learn } from './learning';
+import type { LearningState } from './state';
+
+/** What search remembers of choices. */
+export const learning: Slice<LearningState, LearningEvents, object, object> = {
+  name: 'learning',
+  initial: { learned: [] },
+  on: {
+    'choice-learned': ({ learned }, event) => ({ learned: learn(learned, event) }),
+    'choices-forgotten': ({ learned }, { choice }) => ({ learned: forget(learned, choice) }),
+  },
+};

@@ -1,0 +1,14 @@
+import type { Instant } from '../../model/ids';
+
+/** How strongly one choice is remembered for the letters that led to it (see `learning.ts`). */
+export interface LearnedChoice {
+  readonly letters: string;
+  readonly choice: string;
+  /** Weight at the instant `at`; it halves with every half-life since. */
+  readonly weight: number;
+  readonly at: Instant;
+}
+
+export interface LearningState {
+  readonly learned: readonly LearnedChoice[];
+}

@@ -1,0 +1,9 @@
+import type { ApplicationId } from '../../model/ids';
+
+/** The ten numbered places, keys 1 to 9 and 0; an empty one is null. */
+export type Places = readonly (ApplicationId | null)[];
+export const PLACE_COUNT = 10;
+
+export interface PlacesState {
+  readonly places: Places;
+}

@@ -1,0 +1,5 @@
+import type { Settings } from './state';
+
+export type SettingsEvents = {
+  'settings-changed': { settings: Settings };
+};

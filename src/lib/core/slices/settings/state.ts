@@ -1,0 +1,26 @@
+export const HOLD_KEYS = ['Alt', 'Control', 'Meta'] as const;
+/** The key kept down while stepping, by its modifier name, as it is stored. */
+export type HoldKey = (typeof HOLD_KEYS)[number];
+
+/** The hold keys that are offered. Control alone is none any more: it would take copy, paste and select all. */
+export const USABLE_HOLD_KEYS = ['Alt', 'Meta'] as const satisfies readonly HoldKey[];
+export type UsableHoldKey = (typeof USABLE_HOLD_KEYS)[number];
+
+/** The hold key of a session: Alt where an earlier version stored one that cannot be used. */
+export const holdKeyOf = ({ holdKey }: Settings): UsableHoldKey => (holdKey === 'Control' ? 'Alt' : holdKey);
+
+export const THEMES = ['system', 'day', 'night'] as const;
+export type Theme = (typeof THEMES)[number];
+
+export interface Settings {
+  readonly holdKey: HoldKey;
+  /** False for people who cannot hold keys: the switcher then stays open and Enter commits. */
+  readonly holding: boolean;
+  readonly theme: Theme;
+}
+
+export interface SettingsState {
+  /** What the session is called. */
+  readonly title: string;
+  readonly settings: Settings;
+}

@@ -1,0 +1,5 @@
+import type { WorkspaceId } from '../../model/ids';
+
+export type WorkspaceEvents = {
+  'workspace-entered': { workspace: WorkspaceId };
+};
