@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { ROOT } from '../scripts/lib/paths.mjs';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf } from '../tests/desk';
+import { deskOf } from '../testing/desks';
 import { load, post } from './load';
 import { served } from './served';
 import { percentile, printTable } from './statistics';

@@ -5,12 +5,12 @@
 import UFuzzy from '@leeoniya/ufuzzy';
 import Fuse from 'fuse.js';
 import fuzzysort from 'fuzzysort';
-import type { Candidate } from '../src/lib/core/search/candidates';
 import { learn } from '../src/lib/core/slices/learning/learning';
-import { catalogueOf } from '../src/lib/core/search/catalogue';
+import { makeCatalogue } from '../src/lib/core/search/catalogue';
 import { MOST_RESULTS, search } from '../src/lib/core/search/search';
 import type { LearnedChoice } from '../src/lib/core/slices/learning/state';
-import { words } from '../tests/words';
+import { titled } from '../testing/candidates';
+import { words } from '../testing/words';
 import { fastest, printTable } from './statistics';
 
 const COUNT = 10_000;
@@ -26,18 +26,8 @@ const RIGHT = letterByLetter(['harbour', 'quiet', 'able wre', 'timber', 'log', '
 /** With slips, which the packages leave unfound and Key Fold repairs. */
 const SLIPS = letterByLetter(['hrabour', 'tmiber', 'lgo', 'udner']);
 
-const catalogue = catalogueOf(
-  titles.map((title, position): Candidate => ({
-    key: `document:${position}`,
-    learnedAs: `document:${position}`,
-    kind: 'document',
-    title,
-    detail: '',
-    running: position % 100 === 0,
-    position,
-    wish: null,
-    command: null,
-  })),
+const catalogue = makeCatalogue(
+  titles.map((title, position) => titled(title, { position, running: position % 100 === 0 })),
 );
 let learned: readonly LearnedChoice[] = [];
 for (let n = 0; n < 200; n += 1)

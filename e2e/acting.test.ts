@@ -2,7 +2,7 @@
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf, withApplication } from '../tests/desk';
+import { deskOf, withApplication } from '../testing/desks';
 import { at } from './support/at';
 import type { Person } from './support/browser';
 import { atDesk, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
@@ -64,7 +64,7 @@ describe('acting while holding', () => {
     expect(await person.window('c1 — C').count()).toBe(0);
     await person.chord('R');
     expect(await person.window('c1 — C').count()).toBe(1);
-    await person.page.getByText('puts back all of A, minimised').waitFor();
+    await person.page.getByText('undoes: minimise all A windows').waitFor();
     await person.chord('R');
     expect(await person.frontName()).toBe('a1 — A');
   });
@@ -189,7 +189,7 @@ describe('ending', () => {
   it('leaves ways on when nothing runs any more', async () => {
     const person = await at(atDesk('a: a1'));
     await person.chord('V');
-    await person.page.getByRole('main').getByText('reopens what ended last').waitFor();
+    await person.page.getByRole('main').getByText('reopens A').waitFor();
     await person.hold('S');
     await person.switcher.getByText('Nothing is running').waitFor();
     expect(
@@ -203,7 +203,7 @@ describe('ending', () => {
     expect(await person.frontName()).toBe('a1 — A');
   });
 
-  it('reopens what ended last', async () => {
+  it('reopens A', async () => {
     const person = await at(atDesk('a: a1 a2- | b: b1'));
     await person.chord('V');
     await person.chord('Shift+R');
@@ -216,8 +216,8 @@ describe('sweep and glance', () => {
     const person = await at(atDesk('a: a1 | b: b1'));
     await person.chord('G');
     expect(await person.frontName()).toBe('');
-    await person.page.getByText('Nothing lies open here').waitFor();
-    await person.page.getByRole('main').getByText('puts back everything swept away').waitFor();
+    await person.page.getByText('No windows are open here').waitFor();
+    await person.page.getByRole('main').getByText('undoes: sweep everything away').waitFor();
     await person.chord('G');
     expect(await person.frontName()).toBe('a1 — A');
     await person.chord('G');

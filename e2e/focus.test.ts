@@ -2,7 +2,7 @@
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf } from '../tests/desk';
+import { deskOf } from '../testing/desks';
 import { at } from './support/at';
 import {
   atDesk,
@@ -108,7 +108,7 @@ describe('questions', () => {
     for (const window of asked)
       expect(find(session.documents, `d-${window}`)?.text).toBe(`${window}, edited`);
     // No answer typed a line into the text that came.
-    expect(session.drafts).toEqual({});
+    expect(session.drafts).toEqual([]);
     expect(await person.page.locator('#window-a1 textarea').inputValue()).toBe('a1');
   });
 

@@ -9,7 +9,7 @@ import schema from '../src/lib/core/formats/session-document.schema.json';
 import { problemsOf } from '../src/lib/core/session/session';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { hostileRequest, type HostileRequest } from '../tests/hostile';
+import { hostileRequest, type HostileRequest } from '../testing/hostile';
 import { createSession, storedSession } from './support/browser';
 
 const INPUTS = Number(process.env.HOSTILE_INPUTS ?? 2_000);

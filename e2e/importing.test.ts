@@ -3,7 +3,7 @@ import { describe, expect, inject, it } from 'vitest';
 import { deskWith } from '../bench/desks';
 import { LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../src/lib/core/model/limits';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf } from '../tests/desk';
+import { deskOf } from '../testing/desks';
 import { createSession, storedSession } from './support/browser';
 
 const send = (body: string) =>

@@ -10,8 +10,8 @@ import type { Confirmation } from '../src/lib/core/replica/replica';
 import type { Batch, Wish } from '../src/lib/core/commands/commands';
 import { reduceAll } from '../src/lib/core/session/session';
 import type { Session } from '../src/lib/core/session/session';
-import { batchOf } from '../tests/batches';
-import { deskOf } from '../tests/desk';
+import { batchOf } from '../testing/batches';
+import { deskOf } from '../testing/desks';
 import { createSession } from './support/browser';
 import { startServer, type RunningServer } from './support/server';
 

@@ -2,7 +2,7 @@
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf, withApplication } from '../tests/desk';
+import { deskOf, withApplication } from '../testing/desks';
 import { at } from './support/at';
 import { atDesk, createSession, newContext, openPage, storedSession, useBrowser } from './support/browser';
 
@@ -42,7 +42,7 @@ describe('twenty pages of one browser', () => {
   });
 });
 
-describe.each(['through the shared worker', 'alone'])('a page that listens %s', (how) => {
+describe.each(['through the shared person', 'alone'])('a page that listens %s', (how) => {
   it('hears of others, not while it is kept for the way back, and then of all at once', async () => {
     const session = await createSession(toDocument(deskOf('a: a1 | b: b1')));
     const context = await newContext();

@@ -5,7 +5,7 @@ import { toDocument } from '../src/lib/core/formats/session-document';
 import { idsOf } from '../src/lib/core/model/order';
 import type { Confirmation } from '../src/lib/core/replica/replica';
 import { testDatabase, type TestDatabase } from '../tests/database';
-import { deskOf } from '../tests/desk';
+import { deskOf } from '../testing/desks';
 import { createSession, openPage, storedSession, useBrowser } from './support/browser';
 import { startServer, type RunningServer } from './support/server';
 

@@ -80,7 +80,7 @@ describe('search', () => {
     await person.chord('G');
     await person.chord('Q');
     await person.page.keyboard.type('quit front');
-    await person.switcher.getByText('Nothing is called').waitFor();
+    await person.switcher.getByText('No match for').waitFor();
   });
 
   it('says what to do when nothing is found', async () => {
@@ -129,7 +129,7 @@ describe('a switcher that stays', () => {
     await person.chord('Q');
     await person.page.keyboard.type('settings');
     await person.press('Enter');
-    await person.page.getByRole('switch', { name: 'No holding' }).press('Space');
+    await person.page.getByRole('switch', { name: 'Tap instead of hold' }).press('Space');
     await person.press('Escape');
     await person.page.getByRole('dialog', { name: 'Settings' }).waitFor({ state: 'detached' });
     await person.chord();
@@ -147,7 +147,7 @@ describe('a switcher that stays', () => {
     const foot = person.page.getByRole('contentinfo');
     await foot.getByRole('button', { name: 'older application' }).click();
     await person.switcher.waitFor();
-    await person.switcher.getByRole('button', { name: 'hide or show' }).click();
+    await person.switcher.getByRole('button', { name: 'hide' }).click();
     await person.switcher.getByRole('row', { name: 'B', exact: true }).getByText('hidden').waitFor();
     await person.press('ArrowDown');
     await person.switcher
@@ -161,7 +161,7 @@ describe('a switcher that stays', () => {
     await foot.getByRole('button', { name: 'G sweep', exact: true }).click();
     await person.release();
     expect(await person.frontName()).toBe('');
-    await foot.getByRole('button', { name: 'puts back everything' }).click();
+    await foot.getByRole('button', { name: 'undoes: sweep everything' }).click();
     expect(await person.frontName()).toBe('b1 — B');
     expect(await person.page.locator(':focus').getAttribute('aria-label')).toBe('b1');
   });

@@ -2,7 +2,7 @@
 import { expect, it } from 'vitest';
 import { problemsOf } from '../src/lib/core/session/session';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { Random } from '../tests/random';
+import { Random } from '../testing/random';
 import {
   createSession,
   newContext,

@@ -92,6 +92,7 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.press('Enter');
     },
   },
+  keys: { open: (person) => person.chord('H') },
   access: { path: '/access', open: (person) => type(person, 'a key that nobody has') },
   swept: { open: (person) => person.chord('G') },
 };

@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, expect, inject, onTestFinished } from '
 import type { SessionDocument } from '../../src/lib/core/formats/session-document';
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import type { Session } from '../../src/lib/core/session/session';
-import { deskOf } from '../../tests/desk';
+import { deskOf } from '../../testing/desks';
 import { Display } from '../../tests/display/display';
 import type { Keyboard } from '../../tests/display/keyboard';
 import { startBrowser, type Engine, type RealBrowser, type RealPage } from '../../tests/display/real-browser';

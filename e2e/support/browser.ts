@@ -5,7 +5,7 @@ import type { SessionDocument } from '../../src/lib/core/formats/session-documen
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import type { Session } from '../../src/lib/core/session/session';
 import { ellavane } from '../../src/lib/demo/ellavane';
-import { deskOf } from '../../tests/desk';
+import { deskOf } from '../../testing/desks';
 
 export const CHROMIUM_FLAGS = [
   '--no-sandbox',

@@ -1,5 +1,6 @@
 import type { Confirmation } from '../core/replica/replica';
 import { fetchInTime } from './fetch-in-time';
+import { commandsAddress } from './session-api';
 
 /** What became of sending a batch. */
 export type Outcome =
@@ -36,7 +37,7 @@ async function post(session: string, batch: string): Promise<Outcome> {
   let response: Response;
   let body: string;
   try {
-    response = await fetchInTime(`/api/sessions/${session}/commands`, {
+    response = await fetchInTime(commandsAddress(session), {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: batch,

@@ -16,6 +16,7 @@ import { fetchInTime } from './fetch-in-time';
 import { newId } from './ids';
 import { followNews } from './news/follow';
 import type { News } from './news/messages';
+import { sessionAddress } from './session-api';
 import { batchIn, type Outbox, type SetAside } from './outbox';
 import { postBatch } from './post-batch';
 
@@ -321,7 +322,7 @@ export class SessionLink {
   /** The server's log is another than the one this page knows: after a restore, or a long sleep. */
   async #loadAfresh(): Promise<void> {
     this.#unfollow();
-    const response = await fetchInTime(`/api/sessions/${this.id}`).catch(() => null);
+    const response = await fetchInTime(sessionAddress(this.id)).catch(() => null);
     if (this.#closed) return;
     if (response?.status === 404) return this.listener.gone();
     const stored: { session: Session; seq: number } | null = response?.ok

@@ -1,9 +1,10 @@
+import { EVENTS } from '../session-api';
 import type { Confirmation } from '../../core/replica/replica';
 import type { Followed, OpenStream } from './hub';
 
 /** A stream of the server's news as an EventSource. The hub connects again by itself, from where its readers are. */
 export const openEventSource: OpenStream = (followed, listener) => {
-  const source = new EventSource(`/api/events?after=${followed.map(position).join(',')}`);
+  const source = new EventSource(`${EVENTS}?after=${followed.map(position).join(',')}`);
   source.onopen = () => listener.opened();
   source.onerror = () => {
     source.close();

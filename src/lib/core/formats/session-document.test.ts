@@ -1,8 +1,8 @@
 import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { commandFrom, wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
-import { START } from '../../../../tests/desk';
+import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { START } from '../../../../testing/desks';
 import { ellavane } from '../../demo/ellavane';
 import { simulatedHost } from '../host/simulated-host';
 import { problemsOf } from '../session/session';

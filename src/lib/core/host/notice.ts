@@ -8,6 +8,13 @@ export type Notice =
   | { readonly type: 'already-there' }
   | { readonly type: 'already-asking'; readonly application: ApplicationId }
   | { readonly type: 'not-hidden'; readonly application: ApplicationId }
+  /** There is nothing of the kind that the action acts on. */
+  | { readonly type: 'no-window-here' }
+  | { readonly type: 'nothing-asks' }
+  /** What it is about has gone. */
+  | { readonly type: 'not-there' }
+  /** This display cannot do it. */
+  | { readonly type: 'host-cannot' }
   | { readonly type: 'nothing-to-put-away' }
   | { readonly type: 'nothing-to-put-back' }
   | { readonly type: 'nothing-to-restore' }

@@ -58,8 +58,8 @@ function refusalOf(session: Session, fields: Shape, command: Command): Refusal |
   for (const [field, kind] of Object.entries(fields)) {
     const value = values[field];
     const named = NAMED.find((one) => one === kind);
-    if (named && !has(session[`${named}s`], value as string))
-      return { field, detail: `There is no ${named} '${String(value)}'.` };
+    if (named && typeof value === 'string' && !has(session[`${named}s`], value))
+      return { field, detail: `There is no ${named} '${value}'.` };
     const longest = typeof kind === 'string' ? LONGEST[kind as FieldKind] : undefined;
     if (longest !== undefined && (value as string).length > longest)
       return { field, detail: `The ${field} is longer than ${longest} characters.` };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PLAIN_KEY } from '../../../../tests/plain-key';
+import { PLAIN_KEY } from '../../../../testing/keys';
 import type { KeyInput } from './key-input';
 import {
   hearLayout,

@@ -1,7 +1,9 @@
 /** Keys as two browsers told them when the same real keys were pressed (Firefox 153, Chromium 156, on X11). */
 import { describe, expect, it } from 'vitest';
 import type { Settings } from '../slices/settings/state';
-import { interpret, type Surroundings } from './interpret';
+import { aroundOf } from '../../../../testing/person';
+import { deskOf } from '../../../../testing/desks';
+import { readKey, type Surroundings } from '../desk/read-key';
 import { isHeld, type ArrivedKey } from './key-input';
 import { isUntoldDown, NONE_DOWN, readModifiers } from './modifiers';
 
@@ -22,6 +24,8 @@ function arrived(line: string): ArrivedKey {
   };
 }
 
+const AROUND = aroundOf(deskOf('a: a1'));
+
 /** What the keys asked for, while a switcher that was opened by holding is open. */
 function asked(keys: string, holdKey: Settings['holdKey'] = 'Alt') {
   let down = NONE_DOWN;
@@ -31,14 +35,14 @@ function asked(keys: string, holdKey: Settings['holdKey'] = 'Alt') {
     taken: false,
     searching: false,
     settings: { holdKey, holding: true, theme: 'system' },
+    ...AROUND,
   };
   const said = keys.split(' | ').flatMap((line) => {
     const read = readModifiers(down, arrived(line));
     down = read.down;
-    const intent = interpret(read.input, around);
-    if (intent?.type === 'step') return [intent.step];
-    if (intent?.type === 'act') return [intent.action];
-    if (intent?.type === 'hold-up') return [intent.shift ? 'let go with Shift' : 'let go'];
+    const meaning = readKey(read.input, around);
+    if (meaning?.type === 'invoke') return [meaning.invocation.action];
+    if (meaning?.type === 'hold-up') return [meaning.shift ? 'let go with Shift' : 'let go'];
     return [];
   });
   return { said, down };

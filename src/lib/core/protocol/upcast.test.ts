@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { deskOf, workerAt } from '../../../../tests/desk';
+import { deskOf } from '../../../../testing/desks';
+import { personAt } from '../../../../testing/person';
 import { batchFrom, eventFrom, sessionFrom, storedEvent, storedSession } from './upcast';
 
 const trip = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 describe('what is stored', () => {
   it('comes back as it was', () => {
-    const worker = workerAt('a: a1 a2* | b: b1').act('minimise').act('close').act('put-back').act('quit');
-    expect(sessionFrom(trip(storedSession(worker.session)))).toEqual(worker.session);
-    expect(worker.events.map((event) => eventFrom(trip(storedEvent(event))))).toEqual(worker.events);
+    const person = personAt('a: a1 a2* | b: b1').act('minimise').act('close').act('put-back').act('quit');
+    expect(sessionFrom(trip(storedSession(person.session)))).toEqual(person.session);
+    expect(person.events.map((event) => eventFrom(trip(storedEvent(event))))).toEqual(person.events);
   });
 
   it('gets the fields that have been added since', () => {

@@ -1,8 +1,8 @@
 import { find } from '../model/table';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../tests/arbitrary-wishes';
-import { deskOf } from '../../../../tests/desk';
+import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
+import { deskOf } from '../../../../testing/desks';
 import { simulatedHost } from '../host/simulated-host';
 import type { Batch, Wish } from '../commands/commands';
 import type { Session } from '../session/session';

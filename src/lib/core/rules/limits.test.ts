@@ -3,8 +3,9 @@ import { add, find, patch } from '../model/table';
 import type { AppWindow } from '../slices/windows/state';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { commandFrom, wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
-import { deskOf, workerAt, Worker } from '../../../../tests/desk';
+import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { deskOf } from '../../../../testing/desks';
+import { personAt, Person } from '../../../../testing/person';
 import { simulatedHost } from '../host/simulated-host';
 import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
 import { toDocument } from '../formats/session-document';
@@ -35,21 +36,21 @@ describe('windows', () => {
     ['open-window', { type: 'open-window', application: 'a', inFront: true }],
     ['open-document', { type: 'open-document', document: 'd-b' }],
   ] as const)('%s opens the last one there may be, and says so when there is no room', (_, wish) => {
-    const worker = new Worker(crowded(MOST_WINDOWS - 1)).wish(wish);
-    expect(worker.session.stacking).toHaveLength(MOST_WINDOWS);
-    const before = worker.session;
-    worker.wish({ type: 'open-window', application: 'b', inFront: false });
-    expect(worker.notices).toEqual([{ type: 'too-many-windows' }]);
-    expect(worker.session).toBe(before);
+    const person = new Person(crowded(MOST_WINDOWS - 1)).wish(wish);
+    expect(person.session.stacking).toHaveLength(MOST_WINDOWS);
+    const before = person.session;
+    person.wish({ type: 'open-window', application: 'b', inFront: false });
+    expect(person.notices).toEqual([{ type: 'too-many-windows' }]);
+    expect(person.session).toBe(before);
   });
 
   it('reopening does not pass the limit either, and what ended stays to be reopened', () => {
-    const worker = new Worker(crowded(MOST_WINDOWS)).wish({ type: 'close', window: 'b1' });
-    worker
+    const person = new Person(crowded(MOST_WINDOWS)).wish({ type: 'close', window: 'b1' });
+    person
       .wish({ type: 'open-window', application: 'a', inFront: true })
       .wish({ type: 'reopen', entry: null });
-    expect(worker.notices).toEqual([{ type: 'too-many-windows' }]);
-    expect(worker.session.ended).toHaveLength(1);
+    expect(person.notices).toEqual([{ type: 'too-many-windows' }]);
+    expect(person.session.ended).toHaveLength(1);
   });
 });
 
@@ -71,26 +72,26 @@ describe('weight', () => {
   });
 
   it('does not change by what windows and applications do, only by what is in the session', () => {
-    const worker = workerAt('a: a1 a2 | b: b1');
-    const before = weightOf(worker.session);
+    const person = personAt('a: a1 a2 | b: b1');
+    const before = weightOf(person.session);
     for (const action of ['minimise', 'sweep', 'put-back', 'hide-or-show', 'solo'] as const)
-      worker.act(action);
-    expect(weightOf(worker.session)).toBe(before);
+      person.act(action);
+    expect(weightOf(person.session)).toBe(before);
   });
 
   it('lets a session grow up to the most that can be imported, and not beyond', () => {
-    const worker = new Worker(heavy(300));
-    worker.wish({ type: 'keep-draft', document: 'd-a1', text: 'x'.repeat(150) });
-    expect(find(worker.session.drafts, 'd-a1')?.text).toHaveLength(150);
-    worker.wish({ type: 'keep-draft', document: 'd-b1', text: 'x'.repeat(500) });
-    expect(worker.notices).toEqual([{ type: 'session-full' }]);
-    expect(find(worker.session.drafts, 'd-b1')).toBeUndefined();
-    expect(bytes(worker.session)).toBeLessThanOrEqual(MOST_WEIGHT);
-    worker.wish({ type: 'open-window', application: 'a', inFront: true });
-    expect(worker.notices).toEqual([{ type: 'session-full' }]);
+    const person = new Person(heavy(300));
+    person.wish({ type: 'keep-draft', document: 'd-a1', text: 'x'.repeat(150) });
+    expect(find(person.session.drafts, 'd-a1')?.text).toHaveLength(150);
+    person.wish({ type: 'keep-draft', document: 'd-b1', text: 'x'.repeat(500) });
+    expect(person.notices).toEqual([{ type: 'session-full' }]);
+    expect(find(person.session.drafts, 'd-b1')).toBeUndefined();
+    expect(bytes(person.session)).toBeLessThanOrEqual(MOST_WEIGHT);
+    person.wish({ type: 'open-window', application: 'a', inFront: true });
+    expect(person.notices).toEqual([{ type: 'session-full' }]);
     // What makes it lighter is always possible.
-    worker.wish({ type: 'keep-draft', document: 'd-a1', text: 'a1' }).wish({ type: 'close', window: 'b1' });
-    expect(find(worker.session.windows, 'b1')).toBeUndefined();
+    person.wish({ type: 'keep-draft', document: 'd-a1', text: 'a1' }).wish({ type: 'close', window: 'b1' });
+    expect(find(person.session.windows, 'b1')).toBeUndefined();
   });
 });
 
@@ -111,21 +112,21 @@ describe('texts', () => {
       ...window,
       tabs: window.tabs.map((tab) => ({ ...tab, title: long })),
     });
-    const worker = new Worker({ ...desk, windows: patch(desk.windows, ['b1'], 'window', renamed) });
-    worker.step('older-application').type(long).release();
-    expect(worker.session.front).toBe('b1');
-    expect(worker.session.learned).toEqual([]);
+    const person = new Person({ ...desk, windows: patch(desk.windows, ['b1'], 'window', renamed) });
+    person.step('older-application').type(long).release();
+    expect(person.session.front).toBe('b1');
+    expect(person.session.learned).toEqual([]);
   });
 });
 
 describe('a command id', () => {
   const open = { type: 'open-window', application: 'b', inFront: true } as const;
   const opened = () => {
-    const worker = workerAt('a: a1 | b: b1');
-    const first = simulatedHost.decide(worker.session, commandFrom(open, 9));
+    const person = personAt('a: a1 | b: b1');
+    const first = simulatedHost.decide(person.session, commandFrom(open, 9));
     if (!first.ok) throw new Error(first.refusal.detail);
-    worker.session = first.session;
-    return worker;
+    person.session = first.session;
+    return person;
   };
 
   it('opens nothing again while the window that it named is open', () => {
@@ -139,9 +140,9 @@ describe('a command id', () => {
     [
       'was closed and can be reopened',
       open,
-      (worker: Worker) => worker.wish({ type: 'close', window: 'w-c9' }),
+      (person: Person) => person.wish({ type: 'close', window: 'w-c9' }),
     ],
-    ['is of another application', { ...open, application: 'a' }, (worker: Worker) => worker],
+    ['is of another application', { ...open, application: 'a' }, (person: Person) => person],
   ])('is refused again while the window that it named %s', (_, wish, then) => {
     const { session } = then(opened());
     expect(simulatedHost.decide(session, commandFrom(wish, 9))).toMatchObject({
@@ -156,8 +157,8 @@ describe('families', () => {
     '%s is a handful of events, however many windows',
     (type) => {
       const events = (count: number) => {
-        const worker = new Worker(crowded(count)).wish({ type, application: 'a' });
-        return worker.events.length;
+        const person = new Person(crowded(count)).wish({ type, application: 'a' });
+        return person.events.length;
       };
       expect(events(800)).toBe(events(3));
       expect(events(800)).toBeLessThanOrEqual(3);
@@ -165,8 +166,8 @@ describe('families', () => {
   );
 
   it('a sweep, solo and their way back too', () => {
-    const worker = new Worker(crowded(800)).wish({ type: 'sweep' }).wish({ type: 'put-back', entry: null });
-    worker.wish({ type: 'solo', application: 'b' }).wish({ type: 'put-back', entry: null });
-    expect(worker.events.length).toBeLessThanOrEqual(20);
+    const person = new Person(crowded(800)).wish({ type: 'sweep' }).wish({ type: 'put-back', entry: null });
+    person.wish({ type: 'solo', application: 'b' }).wish({ type: 'put-back', entry: null });
+    expect(person.events.length).toBeLessThanOrEqual(20);
   });
 });

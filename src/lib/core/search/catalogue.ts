@@ -1,16 +1,14 @@
 /** Candidates made ready for searching: the work is done once, the searching often. */
 import fuzzysort, { type Prepared, type SnapshotKey } from 'fuzzysort';
-import type { Session } from '../session/session';
-import { candidatesOf, type Candidate } from './candidates';
+import type { Candidate } from './candidates';
 
-/** A candidate and its searched text as the matcher wants it. */
+/** A candidate and one of its searched texts as the matcher wants it; by a synonym, which is its detail then. */
 export interface Entry {
   readonly candidate: Candidate;
   readonly prepared: Prepared;
 }
 
 export interface Catalogue {
-  readonly byKey: ReadonlyMap<string, Entry>;
   /** The entries by what a choice of them is remembered as. */
   readonly byLearned: ReadonlyMap<string, readonly Entry[]>;
   /** The entries that have a word starting with a letter: what is meant most often, and far fewer than all. */
@@ -26,14 +24,16 @@ export const textOf = (candidate: Candidate): string =>
   candidate.detail === '' ? candidate.title : `${candidate.title}${JOINT}${candidate.detail}`;
 
 /** Makes candidates ready. */
-export function catalogueOf(candidates: readonly Candidate[]): Catalogue {
-  const entries = candidates.map((candidate) => ({
-    candidate,
-    prepared: fuzzysort.prepare(textOf(candidate)),
-  }));
+export function makeCatalogue(candidates: readonly Candidate[]): Catalogue {
+  const entries = candidates.flatMap((candidate): Entry[] => [
+    { candidate, prepared: fuzzysort.prepare(textOf(candidate)) },
+    ...candidate.synonyms.map((synonym) => ({
+      candidate: { ...candidate, detail: synonym },
+      prepared: fuzzysort.prepare(synonym),
+    })),
+  ]);
   const initials = grouped(entries, ({ prepared }) => initialsOf(prepared.target));
   return {
-    byKey: new Map(entries.map((entry) => [entry.candidate.key, entry])),
     byLearned: grouped(entries, ({ candidate }) => [candidate.learnedAs]),
     byInitial: new Map([...initials].map(([initial, group]) => [initial, snapshotOf(group)])),
     all: snapshotOf(entries),
@@ -63,14 +63,3 @@ const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu,
 /** The letters and digits that words of a text start with, without accents, in lower case. */
 export const initialsOf = (text: string): Set<string> =>
   new Set(plain(text).match(/(?<![\p{L}\p{N}])[\p{L}\p{N}]/gu));
-
-const catalogues = new WeakMap<Session, Catalogue>();
-
-/** The catalogue of a session, made at its first search. */
-export function sessionCatalogue(session: Session): Catalogue {
-  const known = catalogues.get(session);
-  if (known) return known;
-  const made = catalogueOf(candidatesOf(session));
-  catalogues.set(session, made);
-  return made;
-}

@@ -5,26 +5,14 @@
 import UFuzzy from '@leeoniya/ufuzzy';
 import Fuse from 'fuse.js';
 import { describe, expect, it } from 'vitest';
-import { later } from '../../../../tests/desk';
-import { words } from '../../../../tests/words';
-import type { Candidate } from './candidates';
-import { catalogueOf } from './catalogue';
+import { later } from '../../../../testing/desks';
+import { titled } from '../../../../testing/candidates';
+import { words } from '../../../../testing/words';
+import { makeCatalogue } from './catalogue';
 import { search } from './search';
 
 const LIST = words(2_000);
-const catalogue = catalogueOf(
-  LIST.map((title): Candidate => ({
-    key: title,
-    learnedAs: title,
-    kind: 'document',
-    title,
-    detail: '',
-    running: false,
-    position: Infinity,
-    wish: null,
-    command: null,
-  })),
-);
+const catalogue = makeCatalogue(LIST.map((title) => titled(title)));
 const ufuzzy = new UFuzzy();
 const fuse = new Fuse(LIST, { includeScore: true });
 

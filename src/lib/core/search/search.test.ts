@@ -1,18 +1,23 @@
 import { windowOf } from '../slices/windows/selectors';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { START, later, workerAt } from '../../../../tests/desk';
+import { START, later } from '../../../../testing/desks';
+import { catalogueOfTitles } from '../../../../testing/candidates';
+import { personAt, REGISTRY } from '../../../../testing/person';
 import { ellavane } from '../../demo/ellavane';
 import { fromDocument } from '../formats/session-document';
 import { reduce, type Session } from '../session/session';
-import type { Candidate } from './candidates';
+import { catalogueOf } from './session-catalogue';
 import { learn } from '../slices/learning/learning';
-import { catalogueOf, initialsOf, sessionCatalogue } from './catalogue';
+import type { Candidate } from './candidates';
+import { initialsOf } from './catalogue';
 import { marksOf, MOST_LEARNED, MOST_RESULTS, ONE_CHOICE, rankOf, search } from './search';
 
 const office: Session = fromDocument(ellavane(new Date(START)));
 const find = (letters: string, session = office) =>
-  search(sessionCatalogue(session), letters, session.learned, later(0)).map(({ candidate }) => candidate);
+  search(catalogueOf(session, REGISTRY), letters, session.learned, later(0)).map(
+    ({ candidate }) => candidate,
+  );
 const first = (letters: string) => find(letters)[0]?.title;
 
 describe('search finds', () => {
@@ -51,11 +56,11 @@ describe('search finds', () => {
   });
 
   it('a document only while it is not open in a window', () => {
-    expect(find('lock sill').map(({ kind }) => kind)).not.toContain('document');
+    expect(find('lock sill').map(({ subject }) => subject.kind)).not.toContain('document');
   });
 
   it('and marks the letters that matched, in the title and beside it', () => {
-    const [found] = search(sessionCatalogue(office), 'lock tides', [], later(0));
+    const [found] = search(catalogueOf(office, REGISTRY), 'lock tides', [], later(0));
     const marks = found && marksOf(found);
     expect([...(marks?.title ?? [])]).toEqual([0, 1, 2, 3]);
     expect([...(marks?.detail ?? [])]).toEqual([0, 1, 2, 3, 4]);
@@ -63,22 +68,8 @@ describe('search finds', () => {
 });
 
 describe('letters inside words', () => {
-  const titled = (titles: readonly string[]) =>
-    catalogueOf(
-      titles.map((title, position): Candidate => ({
-        key: `document:${position}`,
-        learnedAs: `document:${position}`,
-        kind: 'document',
-        title,
-        detail: '',
-        running: false,
-        position,
-        wish: null,
-        command: null,
-      })),
-    );
   const titlesFor = (letters: string, titles: readonly string[]) =>
-    search(titled(titles), letters, [], later(0)).map(({ candidate }) => candidate.title);
+    search(catalogueOfTitles(titles), letters, [], later(0)).map(({ candidate }) => candidate.title);
 
   it('count while the list has room', () => {
     expect(titlesFor('quay', ['Timberquay', 'Quay'])).toEqual(['Quay', 'Timberquay']);
@@ -97,25 +88,25 @@ describe('letters inside words', () => {
 
 describe('the ranking', () => {
   it('puts what runs before what does not, and the recent before the old, where they match alike', () => {
-    const worker = workerAt('a: north1 north2 | b: b1');
-    worker.step('older-application').type('north');
-    expect(worker.found.slice(0, 2)).toEqual(['north1', 'north2']);
-    worker.escape().wish({ type: 'bring-to-front', window: 'north2', raiseAll: false });
-    worker.step('older-application').type('north');
-    expect(worker.found.slice(0, 2)).toEqual(['north2', 'north1']);
+    const person = personAt('a: north1 north2 | b: b1');
+    person.step('older-application').type('north');
+    expect(person.found.slice(0, 2)).toEqual(['north1', 'north2']);
+    person.escape().wish({ type: 'bring-to-front', window: 'north2', raiseAll: false });
+    person.step('older-application').type('north');
+    expect(person.found.slice(0, 2)).toEqual(['north2', 'north1']);
   });
 
   it('puts a command behind the things that match as well, so that it must be meant', () => {
     expect(find('q')[0]?.title).toContain('Quay');
-    expect(find('e')[0]?.kind).toBe('window');
+    expect(find('e')[0]?.subject.kind).toBe('window');
     expect(find('quit')[0]?.title).toBe('Quit the front application');
   });
 
   it('learns: what is chosen for letters rises for these letters and for the way to them, and fades', () => {
     const titles = (letters: string, learned = office.learned, at = later(0)) =>
-      search(sessionCatalogue(office), letters, learned, at).map(({ candidate }) => candidate.key);
+      search(catalogueOf(office, REGISTRY), letters, learned, at).map(({ candidate }) => candidate.key);
     const before = titles('l');
-    const choice = sessionCatalogue(office).byKey.get(before[4] ?? '')?.candidate.learnedAs ?? '';
+    const choice = find('l')[4]?.learnedAs ?? '';
     let learned = office.learned;
     for (let n = 0; n < 6; n += 1) learned = learn(learned, { letters: 'lo', choice, at: later(n) });
     expect(titles('l', learned).indexOf(before[4] ?? '')).toBeLessThan(4);
@@ -153,19 +144,7 @@ describe('the ranking', () => {
         letters,
         fc.nat(),
         (titles, query, pick) => {
-          const catalogue = catalogueOf(
-            titles.map((text, position): Candidate => ({
-              key: `window:w${position}`,
-              learnedAs: `window:w${position}`,
-              kind: 'window',
-              title: text,
-              detail: '',
-              running: true,
-              position,
-              wish: null,
-              command: null,
-            })),
-          );
+          const catalogue = catalogueOfTitles(titles, { running: true });
           const before = search(catalogue, query, [], later(0));
           fc.pre(before.length > 1);
           const chosen = before[pick % before.length];
@@ -191,36 +170,36 @@ describe('the ranking', () => {
 
 describe('in the switcher', () => {
   it('choosing a result does what it stands for, and is remembered for the letters', () => {
-    const worker = workerAt('a: a1 | b: b1 | c: c1-').step('older-application').type('C1 ').release();
-    expect(worker.session.front).toBe('c1');
-    expect(worker.session.learned).toMatchObject([{ letters: 'c1', choice: 'document:d-c1', weight: 1 }]);
+    const person = personAt('a: a1 | b: b1 | c: c1-').step('older-application').type('C1 ').release();
+    expect(person.session.front).toBe('c1');
+    expect(person.session.learned).toMatchObject([{ letters: 'c1', choice: 'document:d-c1', weight: 1 }]);
   });
 
   it('steps, jumps and wraps among the results', () => {
-    const worker = workerAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
-    expect(worker.found.slice(0, 3)).toEqual(['log1', 'log2', 'log3']);
-    const highlighted = () => worker.switcher?.search?.highlighted;
-    worker.step('newer-application');
-    expect(highlighted()).toBe(worker.found.length - 1);
-    worker.step('older-application', 'older-application');
+    const person = personAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
+    expect(person.found.slice(0, 3)).toEqual(['log1', 'log2', 'log3']);
+    const highlighted = () => person.switcher?.search?.highlighted;
+    person.step('newer-application');
+    expect(highlighted()).toBe(person.found.length - 1);
+    person.step('older-application', 'older-application');
     expect(highlighted()).toBe(1);
-    worker.input({ type: 'jump', rows: Infinity });
-    expect(highlighted()).toBe(worker.found.length - 1);
+    person.tap('PageDown').tap('PageDown');
+    expect(highlighted()).toBe(person.found.length - 1);
   });
 
   it('acts on the highlighted result, which then stays or gives way to the next', () => {
-    const worker = workerAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
-    worker.act('minimise');
-    expect(windowOf(worker.session, 'log1').minimised).toBe(true);
-    expect(worker.found[0]).toBe('log1');
-    worker.act('close');
-    expect(worker.found.slice(0, 2)).toEqual(['log2', 'log3']);
-    expect(worker.release().session.front).toBe('log2');
+    const person = personAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
+    person.act('minimise');
+    expect(windowOf(person.session, 'log1').minimised).toBe(true);
+    expect(person.found[0]).toBe('log1');
+    person.act('close');
+    expect(person.found.slice(0, 2)).toEqual(['log2', 'log3']);
+    expect(person.release().session.front).toBe('log2');
   });
 
   it('goes back to the rows when the line is emptied, and stays open', () => {
-    const worker = workerAt('a: a1 | b: b1').step('older-application').type('a1').type('');
-    expect(worker.row).toBe('b');
-    expect(worker.switcher?.mode).toBe('staying');
+    const person = personAt('a: a1 | b: b1').step('older-application').type('a1').type('');
+    expect(person.row).toBe('b');
+    expect(person.switcher?.mode).toBe('staying');
   });
 });

@@ -79,6 +79,7 @@ export function search(
   if (found.size < MOST_RESULTS) match(query, catalogue.all, GOOD_QUALITY);
   if (found.size === 0) {
     match(query, catalogue.all, LEAST_QUALITY);
+    if ([...found.values()].every(({ candidate }) => isFirm(candidate))) found.clear();
     for (const variant of swapped(query)) match(variant, starting(variant), GOOD_QUALITY, SWAPPED_SHARE);
   }
   // What was learned counts even where many others match better.
@@ -99,7 +100,7 @@ export function search(
 export function rankOf(candidate: Candidate, quality: number, strength: number): number {
   const learned = (MOST_LEARNED * strength) / (strength + 2);
   const recent = MOST_RECENT / (1 + candidate.position);
-  const command = candidate.kind === 'command' ? COMMAND_HANDICAP : 0;
+  const command = candidate.subject.kind === 'command' ? COMMAND_HANDICAP : 0;
   return quality + learned + (candidate.running ? RUNNING : 0) + recent - command;
 }
 
@@ -124,6 +125,9 @@ export const strongest = (
 
 /** Letters as they are remembered: trimmed, in lower case. */
 export const lettersOf = (letters: string): string => letters.trim().toLowerCase();
+
+/** Whether choosing it would end or put away something: that is never all that scattered letters find. */
+const isFirm = ({ subject }: Candidate): boolean => subject.kind === 'command' && subject.firm;
 
 /** The query with each pair of neighbouring letters of a word swapped. */
 function swapped(query: string): string[] {

@@ -1,14 +1,8 @@
 import { idsIn } from '../model/table';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  busyDesk,
-  commandFrom,
-  wishFrom,
-  wishSeeds,
-  type WishSeed,
-} from '../../../../tests/arbitrary-wishes';
-import { workerAt } from '../../../../tests/desk';
+import { busyDesk, commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
+import { personAt } from '../../../../testing/person';
 import type { Wish } from '../commands/commands';
 import { simulatedHost } from '../host/simulated-host';
 import type { SessionEvent } from './session';
@@ -83,10 +77,10 @@ describe('reduce', () => {
       Object.values(value).forEach(freeze);
       Object.freeze(value);
     };
-    const worker = workerAt('a: a1 a2* | b: b1');
-    freeze(worker.session);
-    worker.act('minimise').act('sweep').act('put-back').flip().act('quit');
-    expect(worker.applications).toBe('a');
+    const person = personAt('a: a1 a2* | b: b1');
+    freeze(person.session);
+    person.act('minimise').act('sweep').act('put-back').flip().act('quit');
+    expect(person.applications).toBe('a');
   });
 
   it('refuses an event about something that is not there', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { busyDesk, commandFrom, wishFrom, wishSeeds } from '../../../../tests/arbitrary-wishes';
+import { busyDesk, commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { simulatedHost } from '../host/simulated-host';
 import { reduce, SLICES, type SessionEvent } from '../session/session';
 import { compose, type AnySlice } from './compose';

@@ -2,20 +2,20 @@
  * The switcher: a state machine over a frozen picture of both orders of recent use (switching rules 5 to 11).
  * It holds no timers and no session of its own; what it chooses comes out as a wish.
  */
-import type { Action } from '../keys/key-map';
-import { idsOf } from '../model/order';
-import type { PageRequest } from '../search/desk-commands';
-import { sessionCatalogue } from '../search/catalogue';
-import { lettersOf, search, type Found } from '../search/search';
+import type { Invocation } from '../actions/action';
+import { applicationTarget, type Target } from '../actions/target';
 import type { Wish } from '../commands/commands';
+import type { Step } from '../desk/order';
+import type { ApplicationId, WindowId } from '../model/ids';
 import { LONGEST_LETTERS } from '../model/limits';
-import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import { idsOf } from '../model/order';
+import { isThere, type Subject } from '../search/candidates';
+import { lettersOf, type Found } from '../search/search';
 import type { Session } from '../session/session';
 import { applicationOf } from '../slices/applications/selectors';
 import { frontApplication } from '../slices/front/selectors';
+import { windowsByApplication } from '../slices/recency/selectors';
 import { isAsking, windowOf, windowToChoose } from '../slices/windows/selectors';
-import { windowsByApplication, windowsOf } from '../slices/recency/selectors';
-import { frontTarget, type Target } from './acting';
 
 /** One application's row, with its windows as leaves in the order that was frozen at opening. */
 export interface FoldRow {
@@ -44,9 +44,6 @@ export interface SwitcherSearch {
   readonly highlighted: number;
 }
 
-export const STEPS = ['older-application', 'newer-application', 'next-window', 'previous-window'] as const;
-export type Step = (typeof STEPS)[number];
-
 /** What the switcher reacts to. */
 export type SwitcherInput =
   | { readonly type: 'open'; readonly by: Step | null; readonly mode: 'holding' | 'staying' }
@@ -56,13 +53,14 @@ export type SwitcherInput =
   /** To the first or last leaf of the unfolded row. */
   | { readonly type: 'jump-leaf'; readonly to: 'first' | 'last' }
   | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
-  | { readonly type: 'type'; readonly letters: string; readonly at: Instant }
+  /** What stands in the search line, and what it finds. */
+  | { readonly type: 'type'; readonly letters: string; readonly results: readonly Found[] }
   | { readonly type: 'point-result'; readonly index: number }
   /** Asked for, or because the release of the hold key went unseen (rule 8). */
   | { readonly type: 'stay' }
   | { readonly type: 'session-changed' }
-  /** An action was carried out on the highlight. */
-  | { readonly type: 'acted'; readonly action: Action }
+  /** Something was done to the highlight; `away`: so that letting go should bring nothing forward (rule 11). */
+  | { readonly type: 'acted'; readonly away: boolean }
   /** A quit on a row that waits for an answer already goes to the next one that does not (rule 11). */
   | { readonly type: 'pass-on' }
   | { readonly type: 'commit'; readonly raiseAll: boolean }
@@ -76,10 +74,8 @@ export interface Advance {
 }
 
 export interface Choice {
-  /** What it asks of the session. */
-  readonly wish: Wish | null;
-  /** What it asks of the page. */
-  readonly page: PageRequest | null;
+  /** What it asks of the session, or the action that it stands for. */
+  readonly does: { readonly wish: Wish } | { readonly invocation: Invocation };
   /** What search should remember, if it was found by letters. */
   readonly learn: { readonly letters: string; readonly choice: string } | null;
 }
@@ -90,23 +86,23 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
   if (!switcher) return still(null);
   switch (input.type) {
     case 'type':
-      return still(searching(switcher, input.letters, input.at, session));
+      return still(searching(switcher, input.letters, input.results));
     case 'point-result':
-      return still(choosing(atResult(switcher, input.index)));
+      return still(chooseAgain(atResult(switcher, input.index)));
     case 'stay':
       return still(switcher.mode === 'staying' ? switcher : { ...switcher, mode: 'staying' });
     case 'step':
-      return still(choosing(stepped(switcher, input.step, input.repeat, session)));
+      return still(chooseAgain(stepped(switcher, input.step, input.repeat, session)));
     case 'jump':
-      return still(choosing(jumped(switcher, input.rows)));
+      return still(chooseAgain(jumped(switcher, input.rows)));
     case 'jump-leaf':
-      return still(choosing(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER)));
+      return still(chooseAgain(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER)));
     case 'point':
-      return still(choosing(pointed(switcher, input.application, input.window)));
+      return still(chooseAgain(pointed(switcher, input.application, input.window)));
     case 'session-changed':
       return still(following(switcher, session));
     case 'acted':
-      return still({ ...switcher, putAway: putsHighlightAway(switcher, input.action, session) });
+      return still({ ...switcher, putAway: input.away });
     case 'pass-on':
       return still(passedOn(switcher, session));
     case 'commit':
@@ -122,25 +118,8 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
 const still = (switcher: Switcher | null): Advance => ({ switcher, choice: null });
 
 /** A step makes letting go choose again. */
-const choosing = (switcher: Switcher): Switcher =>
+const chooseAgain = (switcher: Switcher): Switcher =>
   switcher.putAway ? { ...switcher, putAway: false } : switcher;
-
-/** Whether an action that was just carried out leaves nothing that letting go should bring to the front. */
-function putsHighlightAway(switcher: Switcher, action: Action, session: Session): boolean {
-  switch (action) {
-    case 'minimise':
-    case 'minimise-all':
-      return true;
-    case 'sweep':
-      return session.front === null;
-    case 'hide-or-show': {
-      const target = targetOf(switcher, session);
-      return target !== null && applicationOf(session, target.application).hidden;
-    }
-    default:
-      return false;
-  }
-}
 
 function passedOn(switcher: Switcher, session: Session): Switcher {
   const waits = (row: FoldRow) =>
@@ -149,7 +128,7 @@ function passedOn(switcher: Switcher, session: Session): Switcher {
   const row = unfoldedRow(switcher);
   if (switcher.search || !row || !waits(row)) return switcher;
   const next = switcher.rows.findIndex((other, index) => index > switcher.row && !waits(other));
-  return next === -1 ? switcher : choosing(atRow(switcher, next));
+  return next === -1 ? switcher : chooseAgain(atRow(switcher, next));
 }
 
 /** What a commit would do now, for the legend to say. */
@@ -247,16 +226,11 @@ function pointed(switcher: Switcher, application: ApplicationId, window: WindowI
   return row === -1 ? switcher : { ...atRow(switcher, row), leaf: window };
 }
 
-function searching(switcher: Switcher, letters: string, at: Instant, session: Session): Switcher {
+function searching(switcher: Switcher, letters: string, results: readonly Found[]): Switcher {
   const typed = letters.trim() !== '';
-  if (!typed) return { ...switcher, mode: 'staying', search: null, putAway: false };
-  const results = search(sessionCatalogue(session), letters, session.learned, at);
-  return {
-    ...switcher,
-    mode: 'staying',
-    search: { letters, results, highlighted: results.length > 0 ? 0 : -1 },
-    putAway: false,
-  };
+  const highlighted = results.length > 0 ? 0 : -1;
+  const search = typed ? { letters, results, highlighted } : null;
+  return { ...switcher, mode: 'staying', search, putAway: false };
 }
 
 function atResult(switcher: Switcher, highlighted: number): Switcher {
@@ -271,12 +245,10 @@ export const highlightedResult = (switcher: Switcher): Found | undefined =>
 
 /** Results stay where they are while things change; what ended disappears. */
 function followingResults(now: SwitcherSearch, session: Session): SwitcherSearch {
-  const { byKey } = sessionCatalogue(session);
-  const results = now.results.filter((found) => byKey.has(found.candidate.key));
+  const stays = (found: Found) => isThere(session, found.candidate);
+  const results = now.results.filter(stays);
   if (results.length === now.results.length) return now;
-  const above = now.results
-    .slice(0, Math.max(0, now.highlighted))
-    .filter((found) => byKey.has(found.candidate.key));
+  const above = now.results.slice(0, Math.max(0, now.highlighted)).filter(stays);
   return { ...now, results, highlighted: Math.min(above.length, results.length - 1) };
 }
 
@@ -330,35 +302,40 @@ function chosen(switcher: Switcher, raiseAll: boolean, session: Session): Choice
     window === null
       ? { type: 'switch-to-application', application: row.application }
       : { type: 'bring-to-front', window, raiseAll };
-  return { wish, page: null, learn: null };
+  return { does: { wish }, learn: null };
 }
 
 function chosenResult({ letters, results, highlighted }: SwitcherSearch, raiseAll: boolean): Choice | null {
   const candidate = results[highlighted]?.candidate;
   if (!candidate) return null;
-  const { wish, command, learnedAs } = candidate;
   const learned = lettersOf(letters);
   return {
-    wish: wish?.type === 'bring-to-front' ? { ...wish, raiseAll } : wish,
-    page: command?.page ?? null,
+    does: choosing(candidate.subject, raiseAll),
     // What is too long to be remembered is chosen all the same.
-    learn: learned.length > LONGEST_LETTERS ? null : { letters: learned, choice: learnedAs },
+    learn: learned.length > LONGEST_LETTERS ? null : { letters: learned, choice: candidate.learnedAs },
   };
 }
 
-/** What the keys act on now: the highlight of the open switcher, or else the front window; null if there is none. */
-export function targetOf(switcher: Switcher | null, session: Session): Target | null {
-  if (!switcher) return frontTarget(session);
-  if (switcher.search) return targetOfResult(switcher, session);
-  const row = unfoldedRow(switcher);
-  return row ? { application: row.application, window: highlightedLeaf(switcher, session) } : null;
+function choosing(subject: Subject, raiseAll: boolean): Choice['does'] {
+  switch (subject.kind) {
+    case 'window':
+      return { wish: { type: 'bring-to-front', window: subject.window, raiseAll } };
+    case 'application':
+      return { wish: { type: 'switch-to-application', application: subject.application } };
+    case 'document':
+      return { wish: { type: 'open-document', document: subject.document } };
+    case 'command':
+      return { invocation: subject.invocation };
+  }
 }
 
-function targetOfResult(switcher: Switcher, session: Session): Target | null {
-  const wish = highlightedResult(switcher)?.candidate.wish;
-  if (wish?.type === 'bring-to-front')
-    return { application: windowOf(session, wish.window).application, window: wish.window };
-  if (wish?.type !== 'switch-to-application') return null;
-  const windows = windowsOf(session, wish.application).map(({ id }) => id);
-  return { application: wish.application, window: windowToChoose(session, windows) };
+/** What the highlight of the open switcher stands for; null if there is none, or no window or application. */
+export function targetOf(switcher: Switcher, session: Session): Target | null {
+  if (!switcher.search) {
+    const row = unfoldedRow(switcher);
+    return row ? { application: row.application, window: highlightedLeaf(switcher, session) } : null;
+  }
+  const subject = highlightedResult(switcher)?.candidate.subject;
+  if (subject?.kind === 'window') return { application: subject.application, window: subject.window };
+  return subject?.kind === 'application' ? applicationTarget(session, subject.application) : null;
 }

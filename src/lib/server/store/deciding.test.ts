@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { batchOf } from '../../../../tests/batches';
-import { deskOf } from '../../../../tests/desk';
+import { batchOf } from '../../../../testing/batches';
+import { deskOf } from '../../../../testing/desks';
 import type { Host } from '../../core/host/host';
 import { simulatedHost } from '../../core/host/simulated-host';
 import { decideBatch } from '../../core/replica/decide-batch';

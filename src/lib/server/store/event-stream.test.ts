@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import { batchOf, flip } from '../../../../tests/batches';
+import { batchOf, flip } from '../../../../testing/batches';
 import { useDatabase } from '../../../../tests/use-database';
-import { deskOf } from '../../../../tests/desk';
+import { deskOf } from '../../../../testing/desks';
 import { simulatedHost } from '../../core/host/simulated-host';
 import { EventStore } from './event-store';
 import { eventStream, type Followed } from './event-stream';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
-import { deskOf } from '../../../../tests/desk';
+import { deskOf } from '../../../../testing/desks';
 import { useDatabase } from '../../../../tests/use-database';
 import { simulatedHost } from '../../core/host/simulated-host';
 import { EventStore } from './event-store';

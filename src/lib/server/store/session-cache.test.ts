@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { deskOf } from '../../../../tests/desk';
+import { deskOf } from '../../../../testing/desks';
 import { SessionCache } from './session-cache';
 
 it('the cache never goes back to an older state, however late one comes', () => {

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { afterNavigate } from '$app/navigation';
+  import { ACCESS } from '../../client/session-api';
   import { fetchInTime } from '../../client/fetch-in-time';
-  import { ACCESS_TEXTS } from '../texts';
+  import { ACCESS_TEXTS } from '../words/texts';
 
   let { key }: { key: string } = $props();
 
@@ -18,7 +19,7 @@
 
   async function enter(event?: Event) {
     event?.preventDefault();
-    const response = await fetchInTime('/api/access', {
+    const response = await fetchInTime(ACCESS, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ key: entered.trim() }),

@@ -9,15 +9,18 @@
   import SettingsDialog from '../settings/SettingsDialog.svelte';
   import Switcher from '../switcher/Switcher.svelte';
   import { applyTheme } from '../theme/theme';
-  import { Desk } from './desk.svelte';
+  import { Desk, provideDesk } from './desk.svelte';
+  import KeysDialog from '../keys/KeysDialog.svelte';
+  import { ACCESS_PAGE } from '../../client/session-api';
 
   let { id, stored }: { id: string; stored: { session: Session; seq: number } } = $props();
 
   const CLOCK_MS = 10_000;
 
   const desk = untrack(
-    () => new Desk(id, stored, simulatedHost, pageStorage(), () => location.assign('/access')),
+    () => new Desk(id, stored, simulatedHost, pageStorage(), () => location.assign(ACCESS_PAGE)),
   );
+  provideDesk(desk);
   let now = $state(new Date());
 
   /** A press beside the windows must not take the keys from the one in front. */
@@ -59,6 +62,7 @@
     <Switcher {desk} switcher={desk.switcher} {now} />
   {/if}
   <FootLine {desk} {now} />
-  {#if desk.settingsOpen}<SettingsDialog {desk} />{/if}
+  {#if desk.dialog === 'settings'}<SettingsDialog {desk} />{/if}
+  {#if desk.dialog === 'keys'}<KeysDialog />{/if}
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>

@@ -1,97 +1,74 @@
-import type { Host } from '../../core/host/host';
-import type { Notice } from '../../core/host/notice';
-import { newestPutAway } from '../../core/slices/put-away/selectors';
-import { interpret, type Intent } from '../../core/keys/interpret';
-import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from '../../core/keys/key-input';
-import { isStep, KEY_MAP, type Action, type HeldKey } from '../../core/keys/key-map';
-import { isUntoldDown, NONE_DOWN, readModifiers, type ModifiersDown } from '../../core/keys/modifiers';
+import { createContext } from 'svelte';
+import { ACTIONS } from '../../core/actions/actions';
+import type { Invocation, Moment } from '../../core/actions/action';
+import { Registry } from '../../core/actions/registry';
+import type { Target } from '../../core/actions/target';
+import { keyMapOf, type KeyMap } from '../../core/actions/views/key-map';
 import type { Wish } from '../../core/commands/commands';
-import type { SessionEvent } from '../../core/session/session';
+import {
+  AT_REST,
+  deskTarget,
+  TIMERS,
+  type DeskInput,
+  type DeskState,
+  type Effect,
+  type Outcome,
+  type Submission,
+  type Timer,
+} from '../../core/desk/desk';
+import { drive } from '../../core/desk/drive';
+import type { Host } from '../../core/host/host';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import type { Session } from '../../core/session/session';
-import { holdKeyOf } from '../../core/slices/settings/state';
-import { applicationOf } from '../../core/slices/applications/selectors';
+import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
-import { titleOf, windowOf } from '../../core/slices/windows/selectors';
-import {
-  advance,
-  targetOf,
-  type Choice,
-  type Step,
-  type Switcher,
-  type SwitcherInput,
-} from '../../core/switcher/switcher';
-import { wishFor, type Target } from '../../core/switcher/acting';
-import { standingOfLoneWindow } from '../../core/switcher/standing';
+import { holdKeyOf } from '../../core/slices/settings/state';
+import { titleOf } from '../../core/slices/windows/selectors';
 import { arrivedKey } from '../../client/arrived-key';
+import { download, downloadJson } from '../../client/download';
 import { learnFrom } from '../../client/key-labels.svelte';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
+import { documentAddress } from '../../client/session-api';
 import { SessionLink } from '../../client/session-link.svelte';
 import { chordName } from '../parts/key-names';
-import { happenedText, noticeText, standingText, TEXTS, windowName } from '../texts';
+import { sayingText } from '../words/sayings';
+import { TEXTS } from '../words/texts';
+
+/** The desk of the page that a component is on. */
+export const [deskHere, provideDesk] = createContext<Desk>();
+
+const now = (): string => new Date().toISOString();
 
 /**
- * A quick tap is released within this many ms and then paints nothing (switching rule 8). A second press shows the
- * switcher at once.
- */
-export const QUIET_TAP_MS = 110;
-
-/** What moves the highlight by hand; what follows from an action is said with its outcome. */
-const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']>([
-  'step',
-  'jump',
-  'jump-leaf',
-  'point',
-  'point-result',
-  'type',
-  'stay',
-  'pass-on',
-]);
-
-/** Steps closer together than this, in ms, are hurried. */
-const HURRIED_MS = 250;
-
-/**
- * The desk: the session's link, the switcher, and what the keys mean right now. Components read it and call it;
- * every decision is the core's.
+ * The page's side of the desk: events of the browser go in as inputs, and effects come out. What an input means is
+ * decided in `core/desk`; here are the clock, the timers, the link to the server and what is announced.
  */
 export class Desk {
   readonly link: SessionLink;
-  switcher = $state.raw<Switcher | null>(null);
-  /** Whether the open switcher is on screen yet. */
-  shown = $state(false);
-  /** Whether the hold key is down, and has been for longer than a quick tap: then its keys are explained. */
-  held = $state(false);
-  glancing = $state(false);
+  readonly registry: Registry;
+  state = $state.raw<DeskState>(AT_REST);
   /** What happened last, for the live region and the foot line. */
   announcement = $state('');
   /** True while the announcement is something the person must read. */
   urgent = $state(false);
 
-  /** True while steps follow each other so quickly that unfolding in motion would only be in the way. */
-  hurried = false;
-  #steppedAt = -Infinity;
-
-  /** True from a loss of the focus on, until an event tells whether the hold key is still down. */
-  unsure = $state(false);
-
-  shifted = $state(false);
-  settingsOpen = $state(false);
-
-  readonly highlighted = $derived(this.switcher && targetOf(this.switcher, this.session));
-  readonly putAway = $derived.by(() => newestPutAway(this.session));
-  #holding = false;
-  #modifiers: ModifiersDown = NONE_DOWN;
-  #explaining: ReturnType<typeof setTimeout> | undefined;
+  readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
-  #showing: ReturnType<typeof setTimeout> | undefined;
-  /** Whether the hold key went down and nothing else since. */
-  #tapped = false;
-  /** Whether search was pressed in this hold: until the hold key comes up, letters belong to it. */
-  #searching = false;
-  /** Positions still down from a press that was taken. */
-  readonly #taken = new Set<string>();
+  #driving = false;
   #pointer: { screenX: number; screenY: number } | null = null;
+
+  // Each by itself, so that who looks at one does not hear of the others.
+  readonly switcher = $derived(this.state.switcher);
+  readonly shown = $derived(this.state.shown);
+  readonly explained = $derived(this.state.explained);
+  readonly shifted = $derived(this.state.shifted);
+  readonly glancing = $derived(this.state.glancing);
+  readonly hurried = $derived(this.state.hurried);
+  readonly unsure = $derived(this.state.unsure);
+  readonly undoes = $derived(this.state.undoes);
+
+  readonly highlighted = $derived(this.state.switcher && deskTarget(this.state, this.session));
+  readonly putAway = $derived(newestPutAway(this.session));
 
   constructor(
     id: string,
@@ -100,8 +77,9 @@ export class Desk {
     storage: OutboxStorage,
     locked: () => void,
   ) {
+    this.registry = new Registry(ACTIONS, host);
     this.link = new SessionLink(id, stored, host, new Outbox(storage, id), {
-      changed: () => this.#advance({ type: 'session-changed' }),
+      changed: () => this.#changed(),
       refused: (detail) => this.say(TEXTS.refused(detail), true),
       setAside: () => this.say(TEXTS.setAside, true),
       late: (unsent) => this.say(TEXTS.notStoredYet(unsent)),
@@ -112,6 +90,19 @@ export class Desk {
     this.#sayOpening();
   }
 
+  get session(): Session {
+    return this.link.session;
+  }
+
+  #keys: { readonly of: string; readonly map: KeyMap } | null = null;
+
+  /** Which key does what. It stays the same until there is something else that can be invoked. */
+  readonly keys = $derived.by(() => {
+    const of = JSON.stringify(this.registry.invocations(this.session));
+    if (this.#keys?.of !== of) this.#keys = { of, map: keyMapOf(this.registry, this.session) };
+    return this.#keys.map;
+  });
+
   /** What someone who opens or reloads the page must know first. */
   #sayOpening(): void {
     const asking = askingWindows(this.session).map(titleOf);
@@ -121,25 +112,15 @@ export class Desk {
 
   /** An earlier version let Control be the hold key; it would take copy, paste and select all. */
   #leaveControl(): void {
-    this.wish({
-      type: 'change-settings',
-      settings: { ...this.session.settings, holdKey: holdKeyOf(this.session.settings) },
-    });
+    const { settings } = this.session;
+    this.wish({ type: 'change-settings', settings: { ...settings, holdKey: holdKeyOf(settings) } });
     this.say(TEXTS.controlLeft, true);
-  }
-
-  get session(): Session {
-    return this.link.session;
-  }
-
-  get #holdKey() {
-    return holdKeyOf(this.session.settings);
   }
 
   /** What the stand-ins inside windows may do. */
   readonly standInActions = {
     keepDraft: (document: DocumentId, text: string): void =>
-      this.wish({ type: 'keep-draft', document, text }),
+      void this.link.submit({ type: 'keep-draft', document, text }),
     save: (document: DocumentId): void => this.wish({ type: 'save', document }),
     /** Calls `flush` before anything is done, so that nothing typed is missed; the returned function ends that. */
     beforeActing: (flush: () => void): (() => void) => {
@@ -148,63 +129,22 @@ export class Desk {
     },
   };
 
+  // What the browser tells.
+
   /** Handles a key of the page; capture it at the window, before anything in the page sees it. */
   readonly onKey = (event: KeyboardEvent): void => {
     // With two windows side by side, the one that has only the pointer hears keys too in some browsers.
     if (!document.hasFocus()) return;
-    const { down, input } = readModifiers(this.#modifiers, arrivedKey(event));
-    this.#modifiers = down;
-    learnFrom(input);
-    this.shifted = input.shift;
-    this.#noticeHold(input);
-    const intent = interpret(input, {
-      switcher: this.settingsOpen ? 'closed' : (this.switcher?.mode ?? 'closed'),
-      typed: Boolean(this.switcher?.search),
-      taken: this.#taken.has(input.code),
-      searching: this.#searching,
-      settings: this.session.settings,
-    });
-    if (intent && input.phase === 'down') this.#taken.add(input.code);
-    else this.#taken.delete(input.code);
-    if (!intent) return;
-    // The hold key alone would open a menu in some browsers when it comes up.
-    event.preventDefault();
-    // There, nothing switches; but what is bound must not reach the browser's own menus either.
-    if (this.settingsOpen) return;
-    if (intent.type !== 'hold-down' && intent.type !== 'hold-up') event.stopPropagation();
-    this.#perform(intent);
+    this.#drive({ type: 'key', key: arrivedKey(event), at: now() }, event);
   };
 
-  /** The page lost the focus: a release may go unseen, and an open switcher waits for the next event to tell. */
-  readonly onBlur = (): void => {
-    this.#hold(false);
-    this.#modifiers = NONE_DOWN;
-    this.unsure = true;
-    this.shifted = false;
-    this.#tapped = false;
-    this.#searching = false;
-    this.#taken.clear();
-    this.glancing = false;
-  };
+  readonly onBlur = (): void => this.#drive({ type: 'blur' });
 
-  /** Handles a pointer that moves, is pressed or scrolls: it tells whether the hold key is still down. */
+  /** Handles a pointer that moves, is pressed or scrolls. */
   readonly onPointer = (event: MouseEvent): void => {
-    if (event.type !== 'pointermove') this.#tapped = false;
-    this.unsure = false;
-    if (!event.getModifierState(this.#holdKey) && !isUntoldDown(this.#modifiers, this.#holdKey))
-      this.#releaseMissed();
+    const holdKeyDown = event.getModifierState(holdKeyOf(this.session.settings));
+    this.#drive({ type: 'pointer', moved: event.type === 'pointermove', holdKeyDown });
   };
-
-  /** Opens the switcher so that it stays, or lets the open one stay. */
-  openStaying(): void {
-    this.#advance(this.switcher ? { type: 'stay' } : { type: 'open', by: null, mode: 'staying' });
-    this.#show();
-  }
-
-  /** Takes what is in the search line. */
-  type(letters: string): void {
-    this.#advance({ type: 'type', letters, at: new Date().toISOString() });
-  }
 
   /**
    * Whether the pointer really moved since the last time: rows that move under a resting pointer must not take the
@@ -216,98 +156,48 @@ export class Desk {
     return before !== null && (before.screenX !== screenX || before.screenY !== screenY);
   }
 
-  pointResult(index: number): void {
-    this.#advance({ type: 'point-result', index });
+  // What components ask for.
+
+  /** Does what a key does, for the pointer: to a target of its own, or to what the keys act on. */
+  invoke(invocation: Invocation | string, target?: Target, moment?: Moment): void {
+    const what = typeof invocation === 'string' ? { action: invocation, argument: null } : invocation;
+    this.#drive({ type: 'invoked', invocation: what, ...(target && { target }), ...(moment && { moment }) });
+  }
+
+  /** Takes what is in the search line. */
+  type(letters: string): void {
+    this.#drive({ type: 'letters', letters, at: now() });
   }
 
   point(application: ApplicationId, window: WindowId | null): void {
-    this.#advance({ type: 'point', application, window });
+    this.#drive({ type: 'point', application, window });
   }
 
-  commit(raiseAll = false): void {
-    this.#advance({ type: 'commit', raiseAll });
+  pointResult(index: number): void {
+    this.#drive({ type: 'point-result', index });
   }
 
-  cancel(): void {
-    this.#advance({ type: 'cancel' });
-    this.say(TEXTS.cancelled(this.frontText()));
-  }
-
-  /** Does what a held key does, for the pointer: what a step opens then stays. A glance is {@link glance}'s. */
-  press(key: HeldKey): void {
-    if (key === 'glance') return;
-    if (key === 'search') return this.openStaying();
-    if (key === 'next-question') return this.nextQuestion();
-    if (!isStep(key)) return this.#act(key);
-    this.#advance(
-      this.switcher ? { type: 'step', step: key, repeat: false } : { type: 'open', by: key, mode: 'staying' },
-    );
-    this.#show();
+  /** Opens the switcher so that it stays, or lets the open one stay. */
+  openStaying(): void {
+    this.invoke('search');
   }
 
   /** Does what is wished, all of it or nothing, and says what came of it. */
   wish(...wishes: readonly Wish[]): void {
-    for (const flush of this.#flushes) flush();
-    const before = { session: this.session, highlighted: this.highlighted };
-    const { events, notices, refusal } = this.link.submit(...wishes);
-    const [notice] = notices;
-    if (refusal) this.say(refusal.detail, true);
-    else if (notice) this.say(this.#noticeText(notice), true);
-    else if (events.length > 0) this.#sayOutcome(before, events);
+    this.#drive({ type: 'wished', wishes });
   }
 
-  #sayOutcome(
-    before: { session: Session; highlighted: Target | null },
-    events: readonly SessionEvent[],
-  ): void {
-    this.urgent = false;
-    const asking = events.flatMap((event) =>
-      event.type === 'closing-asked' ? event.windows.map((id) => titleOf(windowOf(this.session, id))) : [],
-    );
-    const moved = this.shown
-      ? this.highlighted?.application !== before.highlighted?.application ||
-        this.highlighted?.window !== before.highlighted?.window
-      : this.session.front !== before.session.front;
-    const said = [
-      happenedText(before.session, events),
-      asking.length > 0 ? TEXTS.asks(asking) : '',
-      moved ? (this.shown ? this.#highlightText() : this.frontText()) : '',
-    ].filter(Boolean);
-    if (said.length > 0) this.say(said.join('. '));
+  /** Answers a question or an offer in a window; the next window that asks comes forward. */
+  answer(wish: Wish): void {
+    this.#drive({ type: 'answered', wish });
   }
 
-  #noticeText(notice: Notice): string {
-    return noticeText(this.session, notice, (key) => chordName(this.#holdKey, KEY_MAP[key]));
+  set dialog(dialog: DeskState['dialog']) {
+    this.#drive({ type: 'dialog', dialog });
   }
 
-  /** Brings the next window to the front that asks about unsaved work, after the one in front. */
-  nextQuestion(): void {
-    const asking = askingWindows(this.session).map(({ id }) => id);
-    const at = asking.indexOf(this.session.front ?? '');
-    const next = asking[(at + 1) % Math.max(1, asking.length)];
-    if (this.switcher) this.#advance({ type: 'cancel' });
-    if (next === undefined) return this.say(TEXTS.nothingAsks, true);
-    this.wish({ type: 'bring-to-front', window: next, raiseAll: false });
-  }
-
-  /**
-   * Answers the question in a window; the next window that asks comes forward, so that one answer follows the other.
-   * The key that answered does nothing more while it stays down: it must not type into what comes.
-   */
-  answerQuestion(window: WindowId, answer: 'save' | 'drop' | 'keep-open'): void {
-    this.#answered();
-    this.wish({ type: 'answer-closing', window, answer });
-    if (askingWindows(this.session).length > 0) this.nextQuestion();
-  }
-
-  /** Answers the offer of a draft. */
-  answerOffer(window: WindowId, answer: 'take-up' | 'drop'): void {
-    this.#answered();
-    this.wish({ type: 'answer-draft', window, answer });
-  }
-
-  #answered(): void {
-    for (const code of ['Enter', 'NumpadEnter']) this.#taken.add(code);
+  get dialog(): DeskState['dialog'] {
+    return this.state.dialog;
   }
 
   say(text: string, urgent = false): void {
@@ -315,181 +205,76 @@ export class Desk {
     this.urgent = urgent;
   }
 
-  frontText(): string {
-    const { front } = this.session;
-    if (front === null) return TEXTS.nothingInFront;
-    return TEXTS.inFront(windowName(this.session, windowOf(this.session, front)));
-  }
-
-  #perform(intent: Intent): void {
-    if (intent.type !== 'hold-up') this.#tapped = intent.type === 'hold-down';
-    switch (intent.type) {
-      case 'step':
-        return this.#step(intent.step, intent.repeat);
-      case 'act':
-        return this.#act(intent.action);
-      case 'jump':
-      case 'jump-leaf':
-        return this.#advance(intent);
-      case 'commit':
-        return this.commit(intent.raiseAll);
-      case 'cancel':
-        return this.cancel();
-      case 'hold-down':
-        return this.#hold(true);
-      case 'hold-up':
-        return this.#holdUp(intent.shift);
-      case 'glance':
-        return this.glance(intent.on);
-      case 'search':
-        this.#searching = this.#holding;
-        return this.openStaying();
-      case 'next-question':
-        return this.nextQuestion();
-      case 'text':
-        return this.type(this.#letters + intent.text);
-      case 'erase':
-        return this.type([...this.#letters].slice(0, -1).join(''));
-      case 'swallow':
-        return;
-    }
-  }
-
-  /** What is in the search line. */
-  get #letters(): string {
-    return this.switcher?.search?.letters ?? '';
-  }
-
-  #step(step: Step, repeat: boolean): void {
-    const now = performance.now();
-    this.hurried = now - this.#steppedAt < HURRIED_MS;
-    this.#steppedAt = now;
-    if (this.switcher) {
-      this.#advance({ type: 'step', step, repeat });
-      this.#show();
-      return;
-    }
-    const mode = this.session.settings.holding ? 'holding' : 'staying';
-    this.#advance({ type: 'open', by: step, mode });
-    if (mode === 'staying') this.#show();
-    else this.#showing = setTimeout(() => this.#show(), QUIET_TAP_MS);
-  }
-
-  #show(): void {
-    clearTimeout(this.#showing);
-    if (!this.switcher || this.shown) return;
-    this.shown = true;
-    this.held = this.#holding;
-    this.say(this.#highlightText());
-  }
-
-  #hold(down: boolean): void {
-    const holding = down && this.session.settings.holding;
-    if (holding === this.#holding) return;
-    this.#holding = holding;
-    if (!holding) this.#searching = false;
-    clearTimeout(this.#explaining);
-    if (holding) this.#explaining = setTimeout(() => (this.held = true), QUIET_TAP_MS);
-    else this.held = false;
-  }
-
-  #holdUp(shift: boolean): void {
-    this.#hold(false);
-    if (this.#tapped && !this.session.settings.holding && !this.switcher) this.openStaying();
-    this.glance(false);
-    if (this.switcher?.mode === 'holding') this.commit(shift);
-  }
-
-  /** A release that was not seen shows at the next event. */
-  #noticeHold(input: KeyInput): void {
-    this.unsure = false;
-    if (this.settingsOpen) return this.#hold(false);
-    if (isHoldKey(input, this.#holdKey)) return;
-    this.#hold(isHeld(input, this.#holdKey) && !isComposing(input));
-    this.#tapped = false;
-    if (!isHoldKeyDown(input, this.#holdKey)) this.#releaseMissed();
-  }
-
-  /** The hold key came up while the page could not see it: nothing is committed (switching rule 8). */
-  #releaseMissed(): void {
-    if (this.switcher?.mode !== 'holding') return;
-    this.openStaying();
-    this.say(TEXTS.releaseMissed);
-  }
-
-  /** Begins or ends a glance at the bare surface (switching rule 18). */
-  glance(on: boolean): void {
-    if (on === this.glancing) return;
-    this.glancing = on;
-    this.say(on ? TEXTS.bareSurface : this.frontText());
-  }
-
-  /** Acts on the highlight, or while the switcher is closed on what is in front. */
-  #act(action: Action): void {
-    if (action === 'quit') this.#advance({ type: 'pass-on' });
-    const wish = wishFor(this.session, action, targetOf(this.switcher, this.session));
-    if (!wish) return this.say(TEXTS.nothingToActOn, true);
-    this.wish(wish);
-    this.#advance({ type: 'acted', action });
-  }
-
-  #advance(input: SwitcherInput): void {
-    const before = this.switcher;
-    const { switcher, choice } = advance(before, input, this.session);
-    this.switcher = switcher;
-    if (switcher === null) {
-      clearTimeout(this.#showing);
-      this.shown = false;
-    }
-    if (choice) this.#choose(choice);
-    else if (input.type === 'commit') this.say(this.frontText());
-    else if (this.shown && switcher !== before && MOVING.has(input.type)) this.say(this.#highlightText());
-  }
-
-  #choose({ wish, page, learn }: Choice): void {
-    const wishes = [learn && ({ type: 'learn-choice', ...learn } as const), wish].filter(
-      (one) => one !== null,
-    );
-    if (wishes.length > 0) this.wish(...wishes);
-    if (page === 'settings') this.settingsOpen = true;
-    if (page === 'export') this.exportDocument();
-  }
+  /** The whole chord of an action in words; empty if it has none. */
+  readonly chord = (action: string): string => {
+    const at = this.keys.chordOf({ action, argument: null });
+    return at ? chordName(holdKeyOf(this.session.settings), at) : '';
+  };
 
   /** Hands the session document to the browser as a download. */
   exportDocument(): void {
     const file = `${this.link.id}.json`;
-    download(`/api/sessions/${this.link.id}/document`, file);
+    download(documentAddress(this.link.id), file);
     this.say(TEXTS.exported(file));
   }
 
   /** Hands what could not be stored to the browser as a download. */
   exportAside(): void {
-    const aside = this.link.aside.map(({ text }) => text);
-    const address = URL.createObjectURL(
-      new Blob([JSON.stringify(aside, null, 2)], { type: 'application/json' }),
+    downloadJson(
+      this.link.aside.map(({ text }) => text),
+      `${this.link.id}-not-stored.json`,
     );
-    download(address, `${this.link.id}-not-stored.json`);
-    URL.revokeObjectURL(address);
   }
 
-  #highlightText(): string {
-    const search = this.switcher?.search;
-    if (search) {
-      const title = search.results[search.highlighted]?.candidate.title;
-      return TEXTS.found(title, search.highlighted + 1, search.results.length);
+  // The loop.
+
+  #drive(input: DeskInput, event?: Event): void {
+    this.#driving = true;
+    const { state, effects } = drive(
+      this.state,
+      input,
+      { session: () => this.session, submit: (submission) => this.#submit(submission) },
+      { registry: this.registry, keys: this.keys },
+    );
+    this.#driving = false;
+    this.state = state;
+    for (const effect of effects) this.#carryOut(effect, event);
+  }
+
+  #submit({ wishes }: Submission): Outcome {
+    for (const flush of this.#flushes) flush();
+    return this.link.submit(...wishes);
+  }
+
+  /** Another page did something, or the server took something back. */
+  #changed(): void {
+    if (!this.#driving) this.#drive({ type: 'session-changed' });
+  }
+
+  #carryOut(effect: Exclude<Effect, { type: 'submit' }>, event: Event | undefined): void {
+    switch (effect.type) {
+      case 'heard':
+        return learnFrom(effect.input);
+      case 'take':
+        event?.preventDefault();
+        if (effect.wholly) event?.stopPropagation();
+        return;
+      case 'schedule':
+        clearTimeout(this.#timers.get(effect.timer));
+        this.#timers.set(
+          effect.timer,
+          setTimeout(() => this.#drive({ type: 'time', timer: effect.timer }), TIMERS[effect.timer]),
+        );
+        return;
+      case 'cancel':
+        return clearTimeout(this.#timers.get(effect.timer));
+      case 'page':
+        return this.exportDocument();
+      case 'say': {
+        const { text, urgent } = sayingText(effect.saying, this);
+        if (text !== '') this.say(text, urgent);
+        else this.urgent &&= urgent;
+      }
     }
-    const { highlighted } = this;
-    if (!highlighted) return TEXTS.nothingRuns(chordName(this.#holdKey, KEY_MAP.search));
-    const { name } = applicationOf(this.session, highlighted.application);
-    if (highlighted.window === null) return `${name}. ${TEXTS.noWindows}`;
-    const states = standingOfLoneWindow(this.session, highlighted.window).map(standingText);
-    return [name, titleOf(windowOf(this.session, highlighted.window)), ...states].join(', ');
   }
-}
-
-function download(address: string, file: string): void {
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = file;
-  link.click();
 }

@@ -1,27 +1,31 @@
 <script lang="ts">
   import { format } from 'date-fns';
-  import { KEY_MAP } from '../../core/keys/key-map';
+  import { LEGENDS } from '../../core/actions/views/legend';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { askingWindows } from '../../core/slices/recency/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
-  import { holdKeyOf } from '../../core/slices/settings/state';
+  import { workspaceName } from '../../core/slices/workspaces/selectors';
   import type { Desk } from '../desk/desk.svelte';
-  import { LEGENDS } from '../legends';
   import Chord from '../parts/Chord.svelte';
-  import Key from '../parts/Key.svelte';
   import Legend from '../parts/Legend.svelte';
-  import { putAwayText, TEXTS } from '../texts';
+  import { endedName, putAwayText } from '../words/sayings';
+  import { TEXTS } from '../words/texts';
 
   let { desk, now }: { desk: Desk; now: Date } = $props();
 
   const front = $derived(desk.session.front === null ? null : windowOf(desk.session, desk.session.front));
   const asking = $derived(askingWindows(desk.session).length);
-  const workspace = $derived(desk.session.workspaces.find(({ id }) => id === desk.session.workspace)?.name);
-  const keys = $derived.by(() => {
-    const { foot } = LEGENDS;
-    if (desk.shown) return desk.held && desk.shifted ? foot.underSwitcherWithShift : foot.underSwitcher;
-    if (!desk.held) return foot.resting;
-    return desk.shifted ? foot.heldWithShift : foot.held;
+  const workspace = $derived(workspaceName(desk.session, desk.session.workspace));
+  const ended = $derived(desk.session.ended.at(-1));
+  /** What was done last that can be taken back: put back if nothing ended since, else reopened. */
+  const undoing = $derived.by(() => {
+    const back = desk.putAway && { action: 'put-back', text: TEXTS.undoes(putAwayText(desk.putAway)) };
+    const again = ended && { action: 'reopen', text: TEXTS.reopens(endedName(desk.session, ended)) };
+    return desk.undoes === 'reopen' ? (again ?? back) : back;
+  });
+  const explained = $derived.by(() => {
+    if (desk.shown) return desk.explained ? LEGENDS.beneath : ['surface' as const];
+    return desk.explained ? LEGENDS.closed : LEGENDS.resting;
   });
 </script>
 
@@ -36,15 +40,15 @@
   {:else}
     <span>{TEXTS.nothingInFront}</span>
   {/if}
-  {#if desk.putAway}
+  {#if undoing}
     <button
       type="button"
       tabindex="-1"
       class="truncate text-bar-soft"
       onmousedown={(event) => event.preventDefault()}
-      onclick={() => desk.press('put-back')}
-      ><Key dark code={KEY_MAP['put-back'].code} />
-      {TEXTS.putsBack(putAwayText(desk.putAway))}</button
+      onclick={() => desk.invoke(undoing.action)}
+      ><Chord dark action={undoing.action} />
+      {undoing.text}</button
     >
   {/if}
   {#if desk.link.offline}
@@ -60,8 +64,8 @@
       tabindex="-1"
       class="flex shrink-0 items-center gap-1.5 bg-marigold px-2 text-on-marigold"
       onmousedown={(event) => event.preventDefault()}
-      onclick={() => desk.nextQuestion()}
-      ><Chord settings={desk.session.settings} held="next-question" />
+      onclick={() => desk.invoke('next-question')}
+      ><Chord action="next-question" />
       {TEXTS.askingCount(asking)}</button
     >
   {/if}
@@ -69,19 +73,20 @@
     <button
       type="button"
       class="shrink-0 bg-marigold px-2 text-on-marigold underline underline-offset-2"
-      onclick={() => (desk.settingsOpen = true)}>{TEXTS.asideCount(desk.link.aside.length)}</button
+      onclick={() => (desk.dialog = 'settings')}>{TEXTS.asideCount(desk.link.aside.length)}</button
     >
   {/if}
   <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
   <span class="ml-auto flex h-6 min-w-0 flex-wrap items-center justify-end gap-x-2.5 overflow-hidden">
-    {#if !desk.held}<span class="flex h-6 items-center gap-1"
-        >hold <Key dark label={holdKeyOf(desk.session.settings)} /> then</span
-      >{/if}
-    <Legend {desk} entries={keys} />
+    <Legend
+      groups={explained}
+      shift={desk.explained && desk.shifted}
+      whole={!desk.explained && !desk.shown}
+    />
   </span>
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
-    >{TEXTS.switchButton}</button
+    >{TEXTS.openSwitcher}</button
   >
-  <span class="shrink-0 text-bar-soft">{workspace}</span>
+  <span class="shrink-0 text-bar-soft">{TEXTS.workspace(workspace)}</span>
   <time class="shrink-0 font-mono text-xs">{format(now, 'EEE d MMM HH:mm')}</time>
 </footer>

@@ -1,16 +1,19 @@
 <script lang="ts">
-  import { KEY_MAP, type HeldKey } from '../../core/keys/key-map';
-  import { holdKeyOf, type Settings } from '../../core/slices/settings/state';
+  import { holdKeyOf } from '../../core/slices/settings/state';
+  import { deskHere } from '../desk/desk.svelte';
   import Key from './Key.svelte';
 
-  /** The keys of something that is done while holding, in the order in which they go down. */
-  let { settings, held }: { settings: Settings; held: HeldKey } = $props();
+  /** The keys of an action that is done while holding, in the order in which they go down. */
+  let { action, dark = false }: { action: string; dark?: boolean } = $props();
 
-  const position = $derived(KEY_MAP[held]);
+  const desk = deskHere();
+  const at = $derived(desk.keys.chordOf({ action, argument: null }));
 </script>
 
-<span class="inline-flex gap-1">
-  <Key label={holdKeyOf(settings)} />
-  {#if position.shift}<Key label="Shift" />{/if}
-  <Key code={position.code} />
-</span>
+{#if at}
+  <span class="inline-flex gap-1">
+    <Key {dark} label={holdKeyOf(desk.session.settings)} />
+    {#if at.shift}<Key {dark} label="Shift" />{/if}
+    <Key {dark} code={at.code} />
+  </span>
+{/if}

@@ -1,39 +1,55 @@
 <script lang="ts">
-  import { heldKeyAt, KEY_MAP, type HeldKey } from '../../core/keys/key-map';
-  import type { Desk } from '../desk/desk.svelte';
-  import type { LegendEntry } from '../legends';
-  import { KEY_TEXTS } from '../texts';
+  import { FRESH, type Group, type Invocation } from '../../core/actions/action';
+  import type { Position } from '../../core/actions/binding';
+  import { legendOf } from '../../core/actions/views/legend';
+  import { holdKeyOf } from '../../core/slices/settings/state';
+  import { deskHere } from '../desk/desk.svelte';
   import Key from './Key.svelte';
-  import { keyName } from './key-names';
+  import { chordName, keyName } from './key-names';
 
-  /** Keys and what they do; each does the same when the pointer presses it, with Shift too. */
-  let { desk, entries }: { desk: Desk; entries: readonly LegendEntry[] } = $props();
+  /**
+   * Keys and what they do; each does the same when the pointer presses it, with Shift too. `whole`: with the hold key,
+   * where it is not held.
+   */
+  let {
+    groups,
+    shift = false,
+    whole = false,
+  }: { groups: readonly Group[]; shift?: boolean; whole?: boolean } = $props();
 
-  function press(event: MouseEvent, key: HeldKey) {
-    const shifted = event.shiftKey ? heldKeyAt({ code: KEY_MAP[key].code, shift: true }) : null;
-    desk.press(shifted ?? key);
+  const desk = deskHere();
+  const entries = $derived(legendOf(desk.registry, desk.keys, desk.session, { groups, shift }));
+  const hold = $derived(holdKeyOf(desk.session.settings));
+
+  function press(event: MouseEvent, invocation: Invocation, at: Position) {
+    const shifted = event.shiftKey ? desk.keys.at(['held'], { code: at.code, key: '', shift: true }) : null;
+    const pressed = shifted?.invocation ?? invocation;
+    if (!lasts(pressed)) desk.invoke(pressed);
   }
 
-  /** A glance lasts as long as the button is down. */
-  const glance = (key: HeldKey, on: boolean) => key === 'glance' && desk.glance(on);
+  /** What lasts while a key is down lasts as long as the button is. */
+  const lasts = ({ action }: Invocation) => desk.registry.action(action).press === 'while-down';
+  const during = (invocation: Invocation, released: boolean) =>
+    lasts(invocation) && desk.invoke(invocation, undefined, { ...FRESH, released });
 </script>
 
 {#each entries as { keys, text } (text)}
   <span class="flex items-center gap-1 whitespace-nowrap">
-    {#each keys as key (key)}
+    {#if whole}<Key dark label={hold} />{/if}
+    {#each keys as { invocation, at, title } (at.code)}
       <!-- The keyboard has the keys themselves: these are not in its way, and do not take them from where they go. -->
       <button
         type="button"
         tabindex="-1"
-        aria-label="{keyName(KEY_MAP[key].code)} {KEY_TEXTS[key]}"
+        aria-label="{whole ? chordName(hold, at) : keyName(at.code)} {keys.length > 1 ? title : text}"
         class="flex min-h-6 min-w-6 items-center justify-center gap-1"
         onmousedown={(event) => event.preventDefault()}
-        onclick={(event) => press(event, key)}
-        onpointerdown={() => glance(key, true)}
-        onpointerup={() => glance(key, false)}
-        onpointerleave={() => glance(key, false)}
+        onclick={(event) => press(event, invocation, at)}
+        onpointerdown={() => during(invocation, false)}
+        onpointerup={() => during(invocation, true)}
+        onpointerleave={() => during(invocation, true)}
       >
-        <Key dark code={KEY_MAP[key].code} />
+        <Key dark code={at.code} />
         {keys.length === 1 ? text : ''}
       </button>
     {/each}

@@ -1,8 +1,8 @@
 /** How keys are called in sentences and for those who do not see them. */
-import type { Position } from '../../core/keys/key-map';
+import type { Position } from '../../core/actions/binding';
 import { seatOf } from '../../core/keys/writing-keys';
 import { keyLabel } from '../../client/key-labels.svelte';
-import { keySeatText } from '../texts';
+import { keySeatText } from '../words/texts';
 
 /** What is printed on the key at a position, or where it is if that is not known. */
 export function keyName(code: string): string {

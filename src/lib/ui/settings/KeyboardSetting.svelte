@@ -2,11 +2,11 @@
   import { onMount } from 'svelte';
   import { Combobox } from 'bits-ui';
   import type { Layout } from '../../core/keys/labels';
-  import { KEY_MAP } from '../../core/keys/key-map';
   import { seatOf, WRITING_KEYS } from '../../core/keys/writing-keys';
   import { chooseLayout, chosenLayout } from '../../client/key-labels.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
-  import { SETTINGS_TEXTS } from '../texts';
+  import { SETTINGS_TEXTS } from '../words/texts';
 
   /** Stands for finding it out. */
   const AUTOMATIC = '';
@@ -14,7 +14,8 @@
   /** More than these nobody reads through. */
   const MOST_SHOWN = 40;
 
-  const bound = new Set(Object.values(KEY_MAP).map(({ code }) => code));
+  const desk = deskHere();
+  const bound = new Set(desk.keys.bindings.flatMap(({ at }) => ('code' in at ? [at.code] : [])));
   const rows = (['top', 'home', 'bottom'] as const).map((row) =>
     WRITING_KEYS.filter((code) => bound.has(code) && seatOf(code)?.row === row),
   );

@@ -3,10 +3,11 @@
   import { goto } from '$app/navigation';
   import { fetchInTime } from '../../client/fetch-in-time';
   import { holdKeyOf, THEMES, USABLE_HOLD_KEYS, type Settings } from '../../core/slices/settings/state';
-  import { sessionCatalogue } from '../../core/search/catalogue';
+  import { catalogueOf } from '../../core/search/session-catalogue';
+  import { HOME_PAGE, sessionAddress, sessionPage, SESSIONS } from '../../client/session-api';
   import { strongest } from '../../core/search/search';
   import type { Desk } from '../desk/desk.svelte';
-  import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../texts';
+  import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
 
   import KeyboardSetting from './KeyboardSetting.svelte';
 
@@ -14,7 +15,7 @@
 
   const settings = $derived(desk.session.settings);
   const learned = $derived(strongest(desk.session.learned, new Date().toISOString()));
-  const catalogue = $derived(sessionCatalogue(desk.session));
+  const catalogue = $derived(catalogueOf(desk.session, desk.registry));
   let importing = $state('');
 
   /** A large desk waits for its turn to be checked. */
@@ -26,7 +27,7 @@
   /** A remembered choice by its title; what it stood for may have ended since. */
   function nameOf(choice: string): string {
     const candidate = catalogue.byLearned.get(choice)?.[0]?.candidate;
-    return candidate ? `${candidate.title} (${KIND_TEXTS[candidate.kind]})` : SETTINGS_TEXTS.gone;
+    return candidate ? `${candidate.title} (${KIND_TEXTS[candidate.subject.kind]})` : SETTINGS_TEXTS.gone;
   }
 
   async function importDocument(event: Event & { currentTarget: HTMLInputElement }) {
@@ -34,7 +35,7 @@
     if (!file) return;
     try {
       const response = await fetchInTime(
-        '/api/sessions',
+        SESSIONS,
         {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
@@ -44,7 +45,7 @@
       );
       const answer: { id?: string; detail?: string } = await response.json();
       if (!response.ok || !answer.id) importing = SETTINGS_TEXTS.notImported(file.name, answer.detail ?? '');
-      else await goto(`/sessions/${answer.id}`);
+      else await goto(sessionPage(answer.id));
     } catch {
       importing = SETTINGS_TEXTS.notImported(file.name, SETTINGS_TEXTS.noServer);
     }
@@ -54,10 +55,8 @@
   let notDeleted = $state('');
 
   async function deleteDesk() {
-    const response = await fetchInTime(`/api/sessions/${desk.link.id}`, { method: 'DELETE' }).catch(
-      () => null,
-    );
-    if (response?.ok) location.assign('/');
+    const response = await fetchInTime(sessionAddress(desk.link.id), { method: 'DELETE' }).catch(() => null);
+    if (response?.ok) location.assign(HOME_PAGE);
     else notDeleted = SETTINGS_TEXTS.notDeleted(SETTINGS_TEXTS.noServer);
   }
 
@@ -80,7 +79,7 @@
   </div>
 {/snippet}
 
-<Dialog.Root bind:open={desk.settingsOpen}>
+<Dialog.Root bind:open={() => desk.dialog === 'settings', (open) => (desk.dialog = open ? 'settings' : null)}>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-(--veil)" />
     <Dialog.Content
@@ -123,7 +122,6 @@
             <li class="flex items-center gap-3">
               <kbd class="w-24 truncate font-mono">{choice.letters}</kbd>
               <span class="flex-1 truncate">{nameOf(choice.choice)}</span>
-              <span class="font-mono text-xs text-ink-soft">{choice.strength.toFixed(2)}</span>
               <button
                 type="button"
                 class={BUTTON}

@@ -4,13 +4,14 @@
   import type { DocumentId, WindowId } from '../../core/model/ids';
   import type { Desk } from '../desk/desk.svelte';
   import Choices from '../parts/Choices.svelte';
-  import { TEXTS } from '../texts';
+  import { TEXTS } from '../words/texts';
 
   let { desk, id, document, day }: { desk: Desk; id: WindowId; document: DocumentId; day: Date } = $props();
 
   const draft = $derived(find(desk.session.drafts, document));
   const ago = $derived(draft ? formatDistanceStrict(new Date(draft.at), day) : '');
-  const answer = (given: 'take-up' | 'drop') => () => desk.answerOffer(id, given);
+  const answer = (given: 'take-up' | 'drop') => () =>
+    desk.answer({ type: 'answer-draft', window: id, answer: given });
 </script>
 
 <Choices

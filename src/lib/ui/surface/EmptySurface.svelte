@@ -1,27 +1,28 @@
 <script lang="ts">
-  import type { HeldKey } from '../../core/keys/key-map';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
-  import { putAwayText, TEXTS } from '../texts';
+  import { endedName, putAwayText } from '../words/sayings';
+  import { TEXTS } from '../words/texts';
 
-  let { desk }: { desk: Desk } = $props();
+  const desk = deskHere();
+  const last = $derived(desk.session.ended.at(-1));
 
   /** The ways on from here: only those that lead somewhere. */
-  const ways = $derived.by(() => {
-    const list: { key: HeldKey; text: string }[] = [{ key: 'search', text: TEXTS.findsAnything }];
-    if (desk.putAway) list.unshift({ key: 'put-back', text: TEXTS.putsBack(putAwayText(desk.putAway)) });
-    if (desk.session.ended.length > 0) list.unshift({ key: 'reopen', text: TEXTS.reopens });
-    if (desk.session.recent.applications.length > 0)
-      list.unshift({ key: 'older-application', text: TEXTS.goesToLast });
-    return list;
-  });
+  const ways = $derived([
+    ...(desk.session.recent.applications.length > 0
+      ? [{ action: 'older-application', text: TEXTS.goesToLast }]
+      : []),
+    ...(last ? [{ action: 'reopen', text: TEXTS.reopens(endedName(desk.session, last)) }] : []),
+    ...(desk.putAway ? [{ action: 'put-back', text: TEXTS.undoes(putAwayText(desk.putAway)) }] : []),
+    { action: 'search', text: TEXTS.findsAnything },
+  ]);
 </script>
 
 <div class="absolute inset-x-0 top-1/3 flex flex-col items-center gap-2 text-ink-soft">
   <p class="pb-1 text-lg">{TEXTS.emptySurface}</p>
-  {#each ways as { key, text } (key)}
+  {#each ways as { action, text } (action)}
     <p>
-      <Chord settings={desk.session.settings} held={key} />
+      <Chord {action} />
       {text}
     </p>
   {/each}

@@ -2,11 +2,12 @@
   import type { WindowId } from '../../core/model/ids';
   import type { Desk } from '../desk/desk.svelte';
   import Choices from '../parts/Choices.svelte';
-  import { TEXTS } from '../texts';
+  import { TEXTS } from '../words/texts';
 
   let { desk, id }: { desk: Desk; id: WindowId } = $props();
 
-  const answer = (given: 'save' | 'drop' | 'keep-open') => () => desk.answerQuestion(id, given);
+  const answer = (given: 'save' | 'drop' | 'keep-open') => () =>
+    desk.answer({ type: 'answer-closing', window: id, answer: given });
 </script>
 
 <Choices

@@ -4,7 +4,7 @@
   import { afterNavigate } from '$app/navigation';
   import { isAsking } from '../../core/slices/windows/selectors';
   import type { Desk } from '../desk/desk.svelte';
-  import { TEXTS } from '../texts';
+  import { TEXTS } from '../words/texts';
   import EmptySurface from './EmptySurface.svelte';
   import { SurfaceWindows } from './surface-windows';
   import WindowSheet from './Window.svelte';
@@ -33,7 +33,7 @@
   afterNavigate(() => {
     arrived = true;
   });
-  const keysTo = $derived(!arrived || desk.shown || desk.settingsOpen ? undefined : (front?.id ?? null));
+  const keysTo = $derived(!arrived || desk.shown || desk.dialog !== null ? undefined : (front?.id ?? null));
   $effect(() => {
     if (keysTo !== undefined) void focusFront(keysTo, question !== null);
   });
@@ -88,6 +88,6 @@
     </div>
   </div>
   {#if empty}
-    <EmptySurface {desk} />
+    <EmptySurface />
   {/if}
 </main>

@@ -3,14 +3,13 @@
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { documentOf } from '../../core/slices/documents/selectors';
   import { isUnsaved, shownText } from '../../core/slices/drafts/selectors';
-  import { KEY_MAP } from '../../core/keys/key-map';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import KeyFace from '../parts/KeyFace.svelte';
   import DraftOffer from './DraftOffer.svelte';
   import Question from './Question.svelte';
   import type { Sheet } from './surface-windows';
-  import { KEY_TEXTS, TEXTS, windowName } from '../texts';
+  import { TEXTS, windowName } from '../words/texts';
 
   let { desk, sheet, day }: { desk: Desk; sheet: Sheet; day: Date } = $props();
 
@@ -26,12 +25,9 @@
   const EXPOSED = 'rounded-xs border bg-paper will-change-transform';
   const FRONT = 'border-ink shadow-[4px_5px_0_#1d2b3638]';
   const BEHIND = 'border-line shadow-[2px_3px_0_#1d2b361f]';
-  const PUT_AWAY = ['minimise', 'hide-or-show', 'close'] as const;
-
-  function putAway(action: (typeof PUT_AWAY)[number]) {
-    if (action === 'hide-or-show') desk.wish({ type: action, application: window.application });
-    else desk.wish({ type: action, window: window.id });
-  }
+  /** The actions that a front window has buttons for. */
+  const BUTTONS = ['minimise', 'hide-or-show', 'close'].map((action) => ({ action, argument: null }));
+  const target = $derived({ application: window.application, window: window.id });
 </script>
 
 <section
@@ -65,13 +61,15 @@
     {#if unsaved}<span class="shrink-0 text-ink-soft">· {TEXTS.unsaved}</span>{/if}
     {#if front}
       <span class="ml-auto flex shrink-0 gap-1.5">
-        {#each PUT_AWAY as action (action)}
+        {#each BUTTONS as invocation (invocation.action)}
+          {@const { short } = desk.registry.words(invocation, desk.session)}
           <button
             type="button"
-            aria-label={KEY_TEXTS[action]}
-            title={KEY_TEXTS[action]}
+            aria-label={short}
+            title="{short} ({desk.chord(invocation.action)})"
             class="min-h-6 min-w-6 rounded-[3px] border border-b-2 border-line bg-paper-high px-1 font-mono text-[11px]/4 font-semibold"
-            onclick={() => putAway(action)}><KeyFace code={KEY_MAP[action].code} /></button
+            onclick={() => desk.invoke(invocation, target)}
+            ><KeyFace code={desk.keys.chordOf(invocation)?.code ?? ''} /></button
           >
         {/each}
       </span>

@@ -1,6 +1,7 @@
 import { patch } from '../../core/model/table';
 import { describe, expect, it } from 'vitest';
-import { deskOf, Worker } from '../../../../tests/desk';
+import { deskOf } from '../../../../testing/desks';
+import { Person } from '../../../../testing/person';
 import type { Session } from '../../core/session/session';
 import { SurfaceWindows } from './surface-windows';
 
@@ -23,34 +24,34 @@ const shown = (surface: SurfaceWindows, session: Session) =>
 describe('the windows of the surface', () => {
   it('keep their content when they are covered or put away, until they end', () => {
     const surface = new SurfaceWindows();
-    const worker = new Worker(deskOf('a: a1 | b: b1 | c: c1'));
-    expect(shown(surface, worker.session)).toEqual({ a1: 'exposed' });
-    expect(surface.of(worker.session, SURFACE).covered.map(({ name }) => name)).toEqual(['c1 — C', 'b1 — B']);
-    worker.flip();
-    expect(shown(surface, worker.session)).toEqual({ a1: 'covered', b1: 'exposed' });
-    worker.wish({ type: 'minimise', window: 'a1' });
-    expect(shown(surface, worker.session)).toEqual({ a1: 'away', b1: 'exposed' });
-    worker.wish({ type: 'close', window: 'a1' });
-    expect(shown(surface, worker.session)).toEqual({ b1: 'exposed' });
+    const person = new Person(deskOf('a: a1 | b: b1 | c: c1'));
+    expect(shown(surface, person.session)).toEqual({ a1: 'exposed' });
+    expect(surface.of(person.session, SURFACE).covered.map(({ name }) => name)).toEqual(['c1 — C', 'b1 — B']);
+    person.flip();
+    expect(shown(surface, person.session)).toEqual({ a1: 'covered', b1: 'exposed' });
+    person.wish({ type: 'minimise', window: 'a1' });
+    expect(shown(surface, person.session)).toEqual({ a1: 'away', b1: 'exposed' });
+    person.wish({ type: 'close', window: 'a1' });
+    expect(shown(surface, person.session)).toEqual({ b1: 'exposed' });
   });
 
   it('keep the content of those alone that were exposed last', () => {
     const surface = new SurfaceWindows();
     const names = Array.from({ length: 60 }, (_, n) => `a${n}`);
-    const worker = new Worker(deskOf(`a: ${names.join(' ')}`));
+    const person = new Person(deskOf(`a: ${names.join(' ')}`));
     for (const window of names) {
-      worker.wish({ type: 'bring-to-front', window, raiseAll: false });
-      surface.of(worker.session, SURFACE);
+      person.wish({ type: 'bring-to-front', window, raiseAll: false });
+      surface.of(person.session, SURFACE);
     }
-    const kept = surface.of(worker.session, SURFACE).sheets.map(({ window }) => window.id);
+    const kept = surface.of(person.session, SURFACE).sheets.map(({ window }) => window.id);
     expect(kept).toEqual(names.slice(-40));
   });
 
   it('are touched only where something changed', () => {
     const surface = new SurfaceWindows();
-    const worker = new Worker(spread(deskOf('a: a1 | b: b1 | c: c1')));
-    const before = surface.of(worker.session, SURFACE).sheets;
-    const after = surface.of(worker.flip().session, SURFACE).sheets;
+    const person = new Person(spread(deskOf('a: a1 | b: b1 | c: c1')));
+    const before = surface.of(person.session, SURFACE).sheets;
+    const after = surface.of(person.flip().session, SURFACE).sheets;
     expect(after.filter((sheet) => !before.includes(sheet)).map(({ window }) => window.id)).toEqual([
       'a1',
       'b1',

@@ -6,7 +6,7 @@ import type { AppWindow } from '../../core/slices/windows/state';
 import type { WindowId } from '../../core/model/ids';
 import { isVisible } from '../../core/session/session';
 import { windowOf } from '../../core/slices/windows/selectors';
-import { windowName } from '../texts';
+import { windowName } from '../words/texts';
 
 /** A window with its content. */
 export interface Sheet {

@@ -1,11 +1,12 @@
 <script lang="ts">
+  import { standingText } from '../../core/switcher/standing-text';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
-  import { standingText, TEXTS } from '../texts';
+  import { TEXTS } from '../words/texts';
 
   let { desk, row, index }: { desk: Desk; row: FoldRow; index: number } = $props();
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { standingText } from '../../core/switcher/standing-text';
   import { formatDistanceStrict } from 'date-fns';
   import { usedAt } from '../../core/model/order';
   import { activeTab, titleOf, windowOf } from '../../core/slices/windows/selectors';
@@ -9,7 +10,7 @@
   import StandIn from '../../stand-ins/StandIn.svelte';
   import type { Desk } from '../desk/desk.svelte';
   import { LEAF_WIDTH, PREVIEW_HEIGHT, PREVIEW_SCALE } from '../sizes';
-  import { standingText, TEXTS } from '../texts';
+  import { TEXTS } from '../words/texts';
 
   let {
     desk,

@@ -2,35 +2,28 @@
   import type { Slice } from '../../core/layout/slice';
   import { marksOf, type Found } from '../../core/search/search';
   import { applicationOf } from '../../core/slices/applications/selectors';
-  import { documentOf } from '../../core/slices/documents/selectors';
-  import { windowOf } from '../../core/slices/windows/selectors';
   import { standingOfApplication, standingOfLoneWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
   import type { Desk } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
   import Monogram from '../parts/Monogram.svelte';
-  import { KIND_TEXTS, standingText, TEXTS } from '../texts';
+  import { standingText } from '../../core/switcher/standing-text';
+  import { KIND_TEXTS, TEXTS } from '../words/texts';
   import MarkedText from './MarkedText.svelte';
 
   let { desk, search, slice }: { desk: Desk; search: SwitcherSearch; slice: Slice } = $props();
 
   /** The application that a result belongs to; null for a command. */
-  function ownerOf({ candidate: { wish } }: Found) {
-    if (wish?.type === 'bring-to-front')
-      return applicationOf(desk.session, windowOf(desk.session, wish.window).application);
-    if (wish?.type === 'switch-to-application') return applicationOf(desk.session, wish.application);
-    if (wish?.type === 'open-document')
-      return applicationOf(desk.session, documentOf(desk.session, wish.document).application);
-    return null;
-  }
+  const ownerOf = ({ candidate: { subject } }: Found) =>
+    subject.kind === 'command' ? null : applicationOf(desk.session, subject.application);
 
-  function standingOf({ candidate: { wish, running, kind } }: Found): string[] {
-    if (wish?.type === 'bring-to-front')
-      return standingOfLoneWindow(desk.session, wish.window).map(standingText);
-    if (wish?.type !== 'switch-to-application') return [];
-    if (!running) return kind === 'application' ? [TEXTS.notRunning] : [];
-    const leaves = desk.switcher?.rows.find((row) => row.application === wish.application)?.leaves ?? [];
-    return standingOfApplication(desk.session, wish.application, leaves).map(standingText);
+  function standingOf({ candidate: { subject, running } }: Found): string[] {
+    if (subject.kind === 'window')
+      return standingOfLoneWindow(desk.session, subject.window).map(standingText);
+    if (subject.kind !== 'application') return [];
+    if (!running) return [TEXTS.notRunning];
+    const leaves = desk.switcher?.rows.find((row) => row.application === subject.application)?.leaves ?? [];
+    return standingOfApplication(desk.session, subject.application, leaves).map(standingText);
   }
 </script>
 
@@ -64,11 +57,11 @@
             >{state}</span
           >
         {/each}
-        {#if candidate.command?.key}
-          <Chord settings={desk.session.settings} held={candidate.command.key} />
+        {#if candidate.subject.kind === 'command'}
+          <Chord action={candidate.subject.invocation.action} />
         {/if}
       </span>
-      <span class="text-right text-xs font-normal text-ink-soft">{KIND_TEXTS[candidate.kind]}</span>
+      <span class="text-right text-xs font-normal text-ink-soft">{KIND_TEXTS[candidate.subject.kind]}</span>
     </div>
   </div>
 {/each}

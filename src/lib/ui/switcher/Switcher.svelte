@@ -1,15 +1,13 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
+  import { LEGENDS } from '../../core/actions/views/legend';
   import { visibleSlice } from '../../core/layout/slice';
-  import { KEY_MAP } from '../../core/keys/key-map';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { commitEffect, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
   import { holdKeyOf } from '../../core/slices/settings/state';
   import type { Desk } from '../desk/desk.svelte';
-  import { LEGENDS } from '../legends';
   import Key from '../parts/Key.svelte';
-  import { chordName } from '../parts/key-names';
   import Legend from '../parts/Legend.svelte';
   import {
     LEAF_LINE_HEIGHT,
@@ -19,7 +17,7 @@
     SWITCHER_FRAME,
     UNFOLDED_FRAME,
   } from '../sizes';
-  import { TEXTS } from '../texts';
+  import { TEXTS } from '../words/texts';
   import Results from './Results.svelte';
   import FoldRow from './FoldRow.svelte';
   import { ListScroll } from './list-scroll.svelte';
@@ -66,8 +64,8 @@
       case 'application':
         return TEXTS.willOpenWindow(applicationOf(desk.session, will.application).name);
       case 'found': {
-        const { kind, title, running } = will.found.candidate;
-        if (kind === 'command') return TEXTS.willDo(title);
+        const { subject, title, running } = will.found.candidate;
+        if (subject.kind === 'command') return TEXTS.willDo(title);
         return running ? TEXTS.willSwitch(title) : TEXTS.willOpen(title);
       }
       case 'nothing': {
@@ -99,10 +97,7 @@
   const emptyText = $derived.by(() => {
     if (switcher.search)
       return switcher.search.results.length === 0 && TEXTS.nothingFound(switcher.search.letters);
-    return (
-      switcher.rows.length === 0 &&
-      TEXTS.nothingRuns(chordName(holdKeyOf(desk.session.settings), KEY_MAP.search))
-    );
+    return switcher.rows.length === 0 && TEXTS.nothingRuns(desk.chord('search'));
   });
 
   /** What lies under the pointer: a result, a leaf, or a row. */
@@ -128,12 +123,16 @@
     const point = under(event);
     if (!point) return;
     point();
-    desk.commit(event.shiftKey);
+    desk.invoke(event.shiftKey ? 'commit-all' : 'commit');
   }
 </script>
 
 <svelte:window bind:innerWidth={pageWidth} bind:innerHeight={pageHeight} />
-<div class="absolute inset-0 z-10 bg-(--veil)" aria-hidden="true" onpointerdown={() => desk.cancel()}></div>
+<div
+  class="absolute inset-0 z-10 bg-(--veil)"
+  aria-hidden="true"
+  onpointerdown={() => desk.invoke('cancel')}
+></div>
 <div
   bind:this={dialog}
   onmousedown={keepFocus}
@@ -210,7 +209,7 @@
   <div class="flex shrink-0 flex-col gap-1 bg-bar px-4 py-1.5 text-[13px] text-bar-ink">
     <span class="truncate" data-says>
       {#if !staying && !desk.unsure}
-        Release <Key dark label={holdKeyOf(desk.session.settings)} />
+        {TEXTS.release} <Key dark label={holdKeyOf(desk.session.settings)} />
       {:else}
         <Key dark label="Enter" />
       {/if}
@@ -220,17 +219,17 @@
     </span>
     <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
     <span class="flex h-6 min-w-0 flex-wrap items-center gap-x-3.5 overflow-hidden whitespace-nowrap">
-      {#if desk.shifted && desk.held}
-        <Legend {desk} entries={LEGENDS.switcher.withShift} />
+      {#if desk.shifted && desk.explained}
+        <Legend groups={LEGENDS.holding} shift />
       {:else if staying || desk.unsure}
         <span
           ><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
         >
         {#if !switcher.search}<span><Key dark label="←" /> <Key dark label="→" /> {TEXTS.leaves}</span>{/if}
         <span><Key dark label={holdKeyOf(desk.session.settings)} /> +</span>
-        <Legend {desk} entries={LEGENDS.switcher.staying} />
+        <Legend groups={LEGENDS.staying} />
       {:else}
-        <Legend {desk} entries={LEGENDS.switcher.holding} />
+        <Legend groups={LEGENDS.holding} />
       {/if}
     </span>
   </div>

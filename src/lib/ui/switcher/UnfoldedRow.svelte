@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { standingText } from '../../core/switcher/standing-text';
   import { formatDistanceStrict } from 'date-fns';
   import { untrack } from 'svelte';
   import { usedAt } from '../../core/model/order';
@@ -11,7 +12,7 @@
   import type { Desk } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { LEAF_LINE_HEIGHT, PREVIEW_REST_MS } from '../sizes';
-  import { standingText, TEXTS } from '../texts';
+  import { TEXTS } from '../words/texts';
   import { ListScroll } from './list-scroll.svelte';
   import Leaf from './Leaf.svelte';
 

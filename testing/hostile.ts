@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import type { SessionDocument } from '../src/lib/core/formats/session-document';
 import { batchOf } from './batches';
-import { wishFrom, wishSeeds } from './arbitrary-wishes';
+import { wishFrom, wishSeeds } from './wishes';
 import type { Session } from '../src/lib/core/session/session';
 import { Random } from './random';
 

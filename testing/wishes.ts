@@ -3,7 +3,7 @@ import { find, idsIn } from '../src/lib/core/model/table';
 import fc from 'fast-check';
 import type { Command, Wish, WishType } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
-import { deskOf, later, withApplication } from './desk';
+import { deskOf, later, withApplication } from './desks';
 
 const TYPES: readonly WishType[] = [
   'bring-to-front',

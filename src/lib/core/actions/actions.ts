@@ -1,0 +1,39 @@
+/** Everything that a person can do, in the order in which it is explained. A new action is a line here. */
+import type { Action } from './action';
+import { newWindow, putBack, reopen, restoreAll } from './list/bringing-back';
+import { close, closeAll, endNow, quit } from './list/ending';
+import { COLOURS, exportDesk, forgetLearned, keysAndHelp, openSettings } from './list/page';
+import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-away';
+import { JUMPS, newerApplication, nextWindow, olderApplication, previousWindow } from './list/stepping';
+import { cancel, COMMITS, glance, nextQuestion, search } from './list/switcher';
+
+export const ACTIONS: readonly Action[] = [
+  newerApplication,
+  olderApplication,
+  previousWindow,
+  nextWindow,
+  search,
+  minimise,
+  hideOrShow,
+  close,
+  quit,
+  minimiseAll,
+  solo,
+  closeAll,
+  endNow,
+  sweep,
+  glance,
+  putBack,
+  reopen,
+  restoreAll,
+  newWindow,
+  nextQuestion,
+  ...JUMPS,
+  ...COMMITS,
+  cancel,
+  keysAndHelp,
+  openSettings,
+  exportDesk,
+  forgetLearned,
+  ...COLOURS,
+];

@@ -1,0 +1,40 @@
+/** Keys as data. */
+
+/**
+ * Where a binding holds. `held`: while the hold key is down. `rows`: while the switcher is open and nothing is typed.
+ * `list`: while it is open, typed or not. `anywhere`: at any time, with no modifier but Shift.
+ */
+export type Scope = 'held' | 'rows' | 'list' | 'anywhere';
+
+/** A key and where it does something. `either`: the same with Shift and without, because Shift means something else. */
+export interface Binding {
+  readonly scope: Scope;
+  /** A position, as in the UI Events `code` values, or a key by its name where that is what is printed on it. */
+  readonly at: { readonly code: string } | { readonly key: string };
+  readonly shift: boolean | 'either';
+}
+
+/** A position on the keyboard, with or without Shift. */
+export interface Position {
+  readonly code: string;
+  readonly shift: boolean;
+}
+
+/** A position while the hold key is down. */
+export const held = (code: string): Binding => ({ scope: 'held', at: { code }, shift: false });
+/** The same with Shift. */
+export const heldShift = (code: string): Binding => ({ scope: 'held', at: { code }, shift: true });
+/** A position that means the same with Shift: that is for the release. */
+export const heldEither = (code: string): Binding => ({ scope: 'held', at: { code }, shift: 'either' });
+/** A key of the open switcher. */
+export const inList = (key: string, shift: Binding['shift'] = 'either'): Binding => ({
+  scope: 'list',
+  at: { key },
+  shift,
+});
+/** A key of the open switcher that belongs to the caret once something is typed. */
+export const inRows = (key: string, shift: Binding['shift'] = 'either'): Binding => ({
+  scope: 'rows',
+  at: { key },
+  shift,
+});

@@ -1,0 +1,71 @@
+/** Settings, keys, export, and what search has learned. */
+import type { Settings } from '../../slices/settings/state';
+import { action, asksPage, wishes, type Action } from '../action';
+import { heldEither, type Binding } from '../binding';
+
+export const openSettings = action({
+  id: 'settings',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Settings',
+    short: 'settings',
+    synonyms: ['preferences', 'options', 'theme', 'hold key', 'keyboard', 'import'],
+  },
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'settings' }),
+});
+
+const F1: Binding = { scope: 'anywhere', at: { key: 'F1' }, shift: false };
+
+/** Shows what can be done right now, with its keys. */
+export const keysAndHelp = action({
+  id: 'keys',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Keys and help',
+    short: 'help',
+    synonyms: ['help', 'shortcuts', 'commands', 'keyboard', 'what can I do'],
+  },
+  keys: [heldEither('KeyH'), F1],
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'keys' }),
+});
+
+export const exportDesk = action({
+  id: 'export',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Export this desk as a session document',
+    short: 'export',
+    synonyms: ['save as', 'download', 'backup'],
+  },
+  offer: () => asksPage({ type: 'export' }),
+});
+
+export const forgetLearned = action({
+  id: 'forget',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Forget what search has learned',
+    short: 'forget',
+    synonyms: ['reset search', 'learned choices'],
+  },
+  offer: () => wishes({ type: 'forget-choices', choice: null }),
+});
+
+const colours = (theme: Settings['theme'], title: string, ...synonyms: readonly string[]): Action =>
+  action({
+    id: theme,
+    group: 'page',
+    acts: 'nothing',
+    words: { title, short: title.toLowerCase(), synonyms: ['theme', 'colours', ...synonyms] },
+    offer: ({ settings }) => wishes({ type: 'change-settings', settings: { ...settings, theme } }),
+  });
+
+export const COLOURS: readonly Action[] = [
+  colours('day', 'Day colours', 'light'),
+  colours('night', 'Night colours', 'dark'),
+  colours('system', 'Colours of the system', 'match the system'),
+];

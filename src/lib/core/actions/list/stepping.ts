@@ -1,0 +1,84 @@
+/** Moving the highlight, and what else the open switcher understands. */
+import type { Step } from '../../desk/order';
+import { action, ordersDesk, type Action } from '../action';
+import { heldEither, inList, inRows, type Binding } from '../binding';
+
+/** Opposite steps have one short name, so that legends explain them together. */
+const step = (id: Step, title: string, short: string, ...keys: readonly Binding[]): Action =>
+  action({
+    id,
+    group: 'find',
+    press: 'repeats',
+    acts: 'nothing',
+    searched: false,
+    words: { title, short, synonyms: [] },
+    keys,
+    offer: (_session, _target, { repeat }) => ordersDesk({ type: 'step', step: id, repeat }),
+  });
+
+export const olderApplication = step(
+  'older-application',
+  'Older application',
+  'applications',
+  heldEither('KeyS'),
+  inList('ArrowDown'),
+  inList('Tab', false),
+);
+export const newerApplication = step(
+  'newer-application',
+  'Newer application',
+  'applications',
+  heldEither('KeyA'),
+  inList('ArrowUp'),
+  inList('Tab', true),
+);
+export const nextWindow = step(
+  'next-window',
+  'Next window of the application',
+  'windows',
+  heldEither('KeyF'),
+  inRows('ArrowRight'),
+);
+export const previousWindow = step(
+  'previous-window',
+  'Previous window of the application',
+  'windows',
+  heldEither('KeyD'),
+  inRows('ArrowLeft'),
+);
+
+/** Rows that Page Up and Page Down move by. */
+export const PAGE_ROWS = 5;
+
+const jump = (id: string, title: string, rows: number, key: Binding): Action =>
+  action({
+    id,
+    group: 'find',
+    press: 'repeats',
+    acts: 'nothing',
+    searched: false,
+    words: { title, short: title.toLowerCase(), synonyms: [] },
+    keys: [key],
+    offer: () => ordersDesk({ type: 'jump', rows }),
+  });
+
+const jumpLeaf = (to: 'first' | 'last', title: string, key: Binding): Action =>
+  action({
+    id: `${to}-window`,
+    group: 'find',
+    press: 'repeats',
+    acts: 'nothing',
+    searched: false,
+    words: { title, short: title.toLowerCase(), synonyms: [] },
+    keys: [key],
+    offer: () => ordersDesk({ type: 'jump-leaf', to }),
+  });
+
+export const JUMPS: readonly Action[] = [
+  jump('rows-down', 'Five rows down', PAGE_ROWS, inList('PageDown')),
+  jump('rows-up', 'Five rows up', -PAGE_ROWS, inList('PageUp')),
+  jump('first-row', 'First row', -Infinity, inRows('Home', false)),
+  jump('last-row', 'Last row', Infinity, inRows('End', false)),
+  jumpLeaf('first', 'First window of the row', inRows('Home', true)),
+  jumpLeaf('last', 'Last window of the row', inRows('End', true)),
+];

@@ -1,0 +1,77 @@
+/** Search, choosing, leaving, and the glance. */
+import { action, not, ordersDesk, type Action } from '../action';
+import { held, inList } from '../binding';
+import { askingWindows } from '../../slices/recency/selectors';
+
+export const search = action({
+  id: 'search',
+  group: 'find',
+  acts: 'nothing',
+  searched: false,
+  words: { title: 'Search', short: 'search', synonyms: [] },
+  keys: [held('KeyQ')],
+  offer: () => ordersDesk({ type: 'search' }),
+});
+
+/** Looks at the bare surface for as long as the key is down (switching rule 18). */
+export const glance = action({
+  id: 'glance',
+  group: 'surface',
+  press: 'while-down',
+  acts: 'nothing',
+  searched: false,
+  words: { title: 'Glance at the bare surface', short: 'glance', synonyms: [] },
+  keys: [held('Space')],
+  offer: (_session, _target, { released }) => ordersDesk({ type: 'glance', on: !released }),
+});
+
+const committing = (id: string, title: string, raiseAll: boolean): Action =>
+  action({
+    id,
+    group: 'find',
+    acts: 'nothing',
+    searched: false,
+    words: { title, short: 'switch', synonyms: [] },
+    keys: [inList('Enter', raiseAll)],
+    offer: () => ordersDesk({ type: 'commit', raiseAll }),
+  });
+
+export const COMMITS: readonly Action[] = [
+  committing('commit', 'Switch to the highlight', false),
+  committing('commit-all', 'Switch, and raise all windows of the application', true),
+];
+
+export const cancel = action({
+  id: 'cancel',
+  group: 'find',
+  acts: 'nothing',
+  searched: false,
+  words: { title: 'Cancel', short: 'cancel', synonyms: [] },
+  keys: [inList('Escape')],
+  offer: () => ordersDesk({ type: 'cancel' }),
+});
+
+/** Brings the next window to the front that asks about unsaved work, after the one in front. */
+export const nextQuestion = action({
+  id: 'next-question',
+  group: 'find',
+  acts: 'nothing',
+  explained: false,
+  words: {
+    title: 'Go to the next question about unsaved work',
+    short: 'next question',
+    synonyms: ['answer', 'needs an answer', 'asking'],
+  },
+  keys: [held('KeyT')],
+  offer(session) {
+    const asking = askingWindows(session).map(({ id }) => id);
+    const next = asking[(asking.indexOf(session.front ?? '') + 1) % Math.max(1, asking.length)];
+    if (next === undefined) return not({ type: 'nothing-asks' });
+    return {
+      does: [
+        { to: 'desk', order: { type: 'step-aside' } },
+        { to: 'session', wish: { type: 'bring-to-front', window: next, raiseAll: false } },
+      ],
+    };
+  },
+});

@@ -1,0 +1,53 @@
+import type { Session } from '../../session/session';
+import type { Group, Invocation } from '../action';
+import type { Position } from '../binding';
+import type { Registry } from '../registry';
+import type { KeyMap } from './key-map';
+
+/** Keys that stand side by side, and what they do in a word or two. */
+export interface LegendEntry {
+  readonly keys: readonly {
+    readonly invocation: Invocation;
+    readonly at: Position;
+    readonly title: string;
+  }[];
+  readonly text: string;
+}
+
+/** Groups whose keys are explained on one line, for legends that share the screen and never say a key twice. */
+export const LEGENDS = {
+  /** What the foot line explains at rest, when every chord is written out in full. */
+  resting: ['find', 'page'],
+  /** What it explains while the hold key is down and the switcher is closed. */
+  closed: ['find', 'put-away', 'end', 'surface', 'bring-back', 'page'],
+  /** What it explains beneath the switcher … */
+  beneath: ['surface', 'bring-back', 'page'],
+  /** … which explains these itself while it is held open … */
+  holding: ['find', 'put-away', 'end'],
+  /** … and these while it stays open, when arrows step. */
+  staying: ['put-away', 'end'],
+} as const satisfies Readonly<Record<string, readonly Group[]>>;
+
+/**
+ * What the keys of the hold key do, on the layer of Shift or below it, in the order of the registry; neighbours that
+ * are called the same share an entry.
+ */
+export function legendOf(
+  registry: Registry,
+  keys: KeyMap,
+  session: Session,
+  { groups, shift }: { readonly groups: readonly Group[]; readonly shift: boolean },
+): LegendEntry[] {
+  const entries: LegendEntry[] = [];
+  for (const { scope, at, shift: withShift, invocation } of keys.bindings) {
+    const { explained, group } = registry.action(invocation.action);
+    if (scope !== 'held' || !('code' in at) || !explained || !groups.includes(group)) continue;
+    if ((withShift === true) !== shift) continue;
+    const { short, title } = registry.words(invocation, session);
+    const key = { invocation, at: { code: at.code, shift }, title };
+    const last = entries.at(-1);
+    if (last?.text === short) entries[entries.length - 1] = { ...last, keys: [...last.keys, key] };
+    else entries.push({ keys: [key], text: short });
+  }
+  return entries;
+}

@@ -1,0 +1,524 @@
+/**
+ * The controller of the page, as a pure machine: a state and an input give the next state and effects. It knows no
+ * clock (timers are effects, and come back as inputs), no page, no server, and no key: what a key means it asks the
+ * registry. There are no instants and no counters in its state, so that a test can walk all of it.
+ */
+import {
+  FRESH,
+  type Action,
+  type DialogName,
+  type Invocation,
+  type Moment,
+  type PageRequest,
+} from '../actions/action';
+import type { Registry } from '../actions/registry';
+import { frontTarget, type Target } from '../actions/target';
+import type { KeyMap } from '../actions/views/key-map';
+import type { Wish } from '../commands/commands';
+import type { Notice, Refusal } from '../host/notice';
+import {
+  isComposing,
+  isHeld,
+  isHoldKey,
+  isHoldKeyDown,
+  type ArrivedKey,
+  type KeyInput,
+} from '../keys/key-input';
+import { isUntoldDown, NONE_DOWN, readModifiers, type ModifiersDown } from '../keys/modifiers';
+import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import { catalogueOf } from '../search/session-catalogue';
+import { search } from '../search/search';
+import type { Session, SessionEvent } from '../session/session';
+import { askingWindows } from '../slices/recency/selectors';
+import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
+import { advance, targetOf, type Choice, type Switcher, type SwitcherInput } from '../switcher/switcher';
+import type { DeskOrder } from './order';
+import { readKey } from './read-key';
+
+export interface DeskState {
+  readonly switcher: Switcher | null;
+  /** Whether the open switcher is painted yet: a quick tap never is (switching rule 8). */
+  readonly shown: boolean;
+  /** Whether the hold key is down. */
+  readonly holding: boolean;
+  /** Whether it has been for longer than a quick tap, so that its keys are explained. */
+  readonly explained: boolean;
+  readonly shifted: boolean;
+  readonly glancing: boolean;
+  /** Whether search was pressed in this hold: until the hold key comes up, letters belong to it (rule 11). */
+  readonly searching: boolean;
+  /** Whether the hold key went down and nothing else since. */
+  readonly tapped: boolean;
+  /** True from a loss of the focus on, until an event tells whether the hold key is still down. */
+  readonly unsure: boolean;
+  /** True while steps follow each other so quickly that unfolding in motion would only be in the way. */
+  readonly hurried: boolean;
+  /** Whether a step was taken just now. */
+  readonly stepped: boolean;
+  readonly dialog: DialogName | null;
+  readonly modifiers: ModifiersDown;
+  /** Positions still down from a press that was taken. */
+  readonly taken: readonly string[];
+  /** What was done last that the foot line offers to take back. */
+  readonly undoes: 'put-back' | 'reopen';
+}
+
+export const AT_REST: DeskState = {
+  switcher: null,
+  shown: false,
+  holding: false,
+  explained: false,
+  shifted: false,
+  glancing: false,
+  searching: false,
+  tapped: false,
+  unsure: false,
+  hurried: false,
+  stepped: false,
+  dialog: null,
+  modifiers: NONE_DOWN,
+  taken: [],
+  undoes: 'put-back',
+};
+
+/** How long each timer runs, in ms. */
+export const TIMERS = {
+  /** A quick tap is released within this time and then paints nothing; a second press shows the switcher at once. */
+  show: 110,
+  explain: 110,
+  /** Steps closer together than this are hurried. */
+  calm: 250,
+} as const;
+export type Timer = keyof typeof TIMERS;
+
+export type DeskInput =
+  /** `at`: now; what search has learned fades with time. */
+  | { readonly type: 'key'; readonly key: ArrivedKey; readonly at: Instant }
+  /** The pointer moved, was pressed or scrolled: it tells whether the hold key is still down. */
+  | { readonly type: 'pointer'; readonly moved: boolean; readonly holdKeyDown: boolean }
+  /** The page lost the focus: a release may go unseen, and an open switcher waits for the next event to tell. */
+  | { readonly type: 'blur' }
+  | { readonly type: 'time'; readonly timer: Timer }
+  /** What stands in the search line. */
+  | { readonly type: 'letters'; readonly letters: string; readonly at: Instant }
+  | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
+  | { readonly type: 'point-result'; readonly index: number }
+  /** By pointer; on its own target, or on what the keys act on. What it opens stays open. */
+  | {
+      readonly type: 'invoked';
+      readonly invocation: Invocation;
+      readonly target?: Target;
+      readonly moment?: Moment;
+    }
+  | { readonly type: 'dialog'; readonly dialog: DialogName | null }
+  | { readonly type: 'wished'; readonly wishes: readonly Wish[] }
+  /** A question or an offer was answered. */
+  | { readonly type: 'answered'; readonly wish: Wish }
+  | { readonly type: 'session-changed' }
+  /** What became of the wishes that were submitted. */
+  | {
+      readonly type: 'submitted';
+      readonly submitted: Submission;
+      readonly before: Before;
+      readonly outcome: Outcome;
+    };
+
+/** What came of wishes, at once. */
+export interface Outcome {
+  readonly events: readonly SessionEvent[];
+  readonly notices: readonly Notice[];
+  readonly refusal: Refusal | null;
+}
+
+export interface Submission {
+  readonly wishes: readonly Wish[];
+  /** The action that wishes it, and what it acts on; absent where something else does. */
+  readonly acted?: { readonly action: Action; readonly target: Target | null };
+  /** Whether the next question comes forward afterwards. */
+  readonly answers?: boolean;
+}
+
+/** How things were before wishes took effect. */
+export interface Before {
+  readonly session: Session;
+  readonly target: Target | null;
+}
+
+/** Something to be said, to those who hear the page and in the foot line. */
+export type Saying =
+  | { readonly type: 'highlight' }
+  | { readonly type: 'front' }
+  | { readonly type: 'cancelled' }
+  | { readonly type: 'release-missed' }
+  | { readonly type: 'bare-surface' }
+  | { readonly type: 'notice'; readonly notice: Notice }
+  | { readonly type: 'refusal'; readonly refusal: Refusal }
+  /** What came of a wish, and where the highlight or the front went with it. */
+  | {
+      readonly type: 'outcome';
+      readonly before: Session;
+      readonly events: readonly SessionEvent[];
+      readonly moved: 'highlight' | 'front' | null;
+    };
+
+export type Effect =
+  | { readonly type: 'submit'; readonly submission: Submission }
+  | { readonly type: 'page'; readonly request: Exclude<PageRequest, { type: 'open-dialog' }> }
+  | { readonly type: 'say'; readonly saying: Saying }
+  | { readonly type: 'schedule'; readonly timer: Timer }
+  | { readonly type: 'cancel'; readonly timer: Timer }
+  /** The key is Key Fold's: the browser does nothing for it, and if `wholly`, the page does not see it. */
+  | { readonly type: 'take'; readonly wholly: boolean }
+  /** A key, with its modifiers read: what it writes may teach what is printed on it. */
+  | { readonly type: 'heard'; readonly input: KeyInput };
+
+/** What the machine looks at and never changes. */
+export interface DeskContext {
+  readonly session: Session;
+  readonly registry: Registry;
+  readonly keys: KeyMap;
+}
+
+export interface Transition {
+  readonly state: DeskState;
+  readonly effects: readonly Effect[];
+}
+
+/** One step of the machine. */
+export function transition(state: DeskState, input: DeskInput, context: DeskContext): Transition {
+  const turn = new Turn(state, context);
+  turn.take(input);
+  return { state: turn.state, effects: turn.effects };
+}
+
+/** What the keys act on now: the highlight, or while the switcher is closed what is in front. */
+export const deskTarget = ({ switcher }: DeskState, session: Session): Target | null =>
+  switcher ? targetOf(switcher, session) : frontTarget(session);
+
+/** What moves the highlight by hand; what follows from an action is said with its outcome. */
+const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']>([
+  'step',
+  'jump',
+  'jump-leaf',
+  'point',
+  'point-result',
+  'type',
+  'stay',
+  'pass-on',
+]);
+
+/** One turn: the state so far, and the effects so far. */
+class Turn {
+  readonly effects: Effect[] = [];
+
+  constructor(
+    public state: DeskState,
+    readonly context: DeskContext,
+  ) {}
+
+  take(input: DeskInput): void {
+    switch (input.type) {
+      case 'key':
+        return this.#key(input.key, input.at);
+      case 'pointer':
+        return this.#pointer(input.moved, input.holdKeyDown);
+      case 'blur':
+        return this.#blur();
+      case 'time':
+        return this.#time(input.timer);
+      case 'letters':
+        return this.#type(input.letters, input.at);
+      case 'point':
+      case 'point-result':
+      case 'session-changed':
+        return this.#advance(input);
+      case 'invoked':
+        return this.#invoke(input.invocation, input.moment ?? FRESH, input.target, true);
+      case 'dialog':
+        return this.#to({ dialog: input.dialog });
+      case 'wished':
+        return this.#submit({ wishes: input.wishes });
+      case 'answered':
+        // The key that answered does nothing more while it stays down: it must not type into what comes.
+        this.#to({ taken: [...new Set([...this.state.taken, 'Enter', 'NumpadEnter'])] });
+        return this.#submit({ wishes: [input.wish], answers: true });
+      case 'submitted':
+        return this.#submitted(input.submitted, input.before, input.outcome);
+    }
+  }
+
+  get #session(): Session {
+    return this.context.session;
+  }
+
+  get #holdKey(): UsableHoldKey {
+    return holdKeyOf(this.#session.settings);
+  }
+
+  /** A state that is the same stays the same object, so that views can tell. */
+  #to(change: Partial<DeskState>): void {
+    const changes = (Object.keys(change) as (keyof DeskState)[]).some(
+      (key) => change[key] !== this.state[key],
+    );
+    if (changes) this.state = { ...this.state, ...change };
+  }
+
+  #effect(effect: Effect): void {
+    this.effects.push(effect);
+  }
+
+  #say(saying: Saying): void {
+    this.#effect({ type: 'say', saying });
+  }
+
+  // Keys, the pointer, and what they tell of the hold key.
+
+  #key(arrived: ArrivedKey, at: Instant): void {
+    const { down, input } = readModifiers(this.state.modifiers, arrived);
+    this.#to({ modifiers: down, shifted: input.shift, unsure: false });
+    this.#effect({ type: 'heard', input });
+    this.#noticeHold(input);
+    const { dialog, searching, switcher, taken } = this.state;
+    const meaning = readKey(input, {
+      switcher: dialog === null ? (switcher?.mode ?? 'closed') : 'closed',
+      typed: Boolean(switcher?.search),
+      taken: taken.includes(input.code),
+      searching,
+      settings: this.#session.settings,
+      registry: this.context.registry,
+      keys: this.context.keys,
+    });
+    const others = taken.filter((code) => code !== input.code);
+    this.#to({ taken: meaning && input.phase === 'down' ? [...others, input.code] : others });
+    if (!meaning) return;
+    // The hold key alone would open a menu in some browsers when it comes up, but others may want to see it.
+    const ofHoldKey = meaning.type === 'hold-down' || meaning.type === 'hold-up';
+    this.#effect({ type: 'take', wholly: dialog === null && !ofHoldKey });
+    // In a dialog nothing switches; but what is bound must not reach the browser's own menus either.
+    if (dialog !== null) return;
+    if (meaning.type !== 'hold-up') this.#to({ tapped: meaning.type === 'hold-down' });
+    switch (meaning.type) {
+      case 'invoke':
+        return this.#invoke(meaning.invocation, meaning.moment, undefined, false);
+      case 'text':
+        return this.#type(this.#letters + meaning.text, at);
+      case 'erase':
+        return this.#type([...this.#letters].slice(0, -1).join(''), at);
+      case 'hold-down':
+        return this.#hold(true);
+      case 'hold-up':
+        return this.#holdUp(meaning.shift);
+      case 'swallow':
+        return;
+    }
+  }
+
+  /** A release that was not seen shows at the next event. */
+  #noticeHold(input: KeyInput): void {
+    if (this.state.dialog !== null) return this.#hold(false);
+    if (isHoldKey(input, this.#holdKey)) return;
+    this.#hold(isHeld(input, this.#holdKey) && !isComposing(input));
+    this.#to({ tapped: false });
+    if (!isHoldKeyDown(input, this.#holdKey)) this.#releaseMissed();
+  }
+
+  #pointer(moved: boolean, holdKeyDown: boolean): void {
+    this.#to({ unsure: false, tapped: this.state.tapped && moved });
+    if (!holdKeyDown && !isUntoldDown(this.state.modifiers, this.#holdKey)) this.#releaseMissed();
+  }
+
+  #blur(): void {
+    this.#hold(false);
+    const { modifiers, taken } = AT_REST;
+    const gone = { shifted: false, tapped: false, searching: false, glancing: false };
+    this.#to({ ...gone, modifiers, taken, unsure: true });
+  }
+
+  #hold(down: boolean): void {
+    const holding = down && this.#session.settings.holding;
+    if (holding === this.state.holding) return;
+    this.#to({ holding });
+    if (holding) return this.#effect({ type: 'schedule', timer: 'explain' });
+    this.#to({ searching: false, explained: false });
+    this.#effect({ type: 'cancel', timer: 'explain' });
+  }
+
+  #holdUp(shift: boolean): void {
+    this.#hold(false);
+    const { switcher, tapped } = this.state;
+    if (tapped && !this.#session.settings.holding && !switcher) this.#stay();
+    this.#glance(false);
+    if (this.state.switcher?.mode === 'holding') this.#commit(shift);
+  }
+
+  /** The hold key came up while the page could not see it: nothing is committed (switching rule 8). */
+  #releaseMissed(): void {
+    if (this.state.switcher?.mode !== 'holding') return;
+    this.#stay();
+    this.#say({ type: 'release-missed' });
+  }
+
+  #time(timer: Timer): void {
+    switch (timer) {
+      case 'show':
+        return this.#show();
+      case 'explain':
+        return this.#to({ explained: this.state.holding });
+      case 'calm':
+        return this.#to({ stepped: false });
+    }
+  }
+
+  // Actions, and what they ask for.
+
+  #invoke(invocation: Invocation, moment: Moment, target: Target | undefined, byPointer: boolean): void {
+    const action = this.context.registry.action(invocation.action);
+    if (action.passesOn && target === undefined) this.#advance({ type: 'pass-on' });
+    const acts = target ?? deskTarget(this.state, this.#session);
+    const offer = this.context.registry.deeds(this.#session, invocation, acts, moment);
+    if ('not' in offer) return this.#say({ type: 'notice', notice: offer.not });
+    const wishes: Wish[] = [];
+    for (const deed of offer.does)
+      if (deed.to === 'session') wishes.push(deed.wish);
+      else if (deed.to === 'desk') this.#obey(deed.order, byPointer);
+      else this.#request(deed.request);
+    if (wishes.length === 0) return;
+    this.#submit({ wishes, acted: { action, target: acts } });
+  }
+
+  #request(request: PageRequest): void {
+    if (request.type === 'open-dialog') {
+      if (this.state.switcher) this.#advance({ type: 'cancel' });
+      this.#to({ dialog: request.dialog });
+    } else this.#effect({ type: 'page', request });
+  }
+
+  #obey(order: DeskOrder, byPointer: boolean): void {
+    switch (order.type) {
+      case 'step': {
+        if (this.state.switcher) {
+          this.#hurry();
+          this.#advance(order);
+          return this.#show();
+        }
+        this.#hurry();
+        const quietly = this.#session.settings.holding && !byPointer;
+        this.#advance({ type: 'open', by: order.step, mode: quietly ? 'holding' : 'staying' });
+        return quietly ? this.#effect({ type: 'schedule', timer: 'show' }) : this.#show();
+      }
+      case 'jump':
+      case 'jump-leaf':
+        return this.#advance(order);
+      case 'search':
+        if (!byPointer) this.#to({ searching: this.state.holding });
+        return this.#stay();
+      case 'glance':
+        return this.#glance(order.on);
+      case 'commit':
+        return this.#commit(order.raiseAll);
+      case 'cancel':
+        this.#advance({ type: 'cancel' });
+        return this.#say({ type: 'cancelled' });
+      case 'step-aside':
+        return this.#advance({ type: 'cancel' });
+    }
+  }
+
+  #hurry(): void {
+    this.#to({ hurried: this.state.stepped, stepped: true });
+    this.#effect({ type: 'schedule', timer: 'calm' });
+  }
+
+  #glance(on: boolean): void {
+    if (on === this.state.glancing) return;
+    this.#to({ glancing: on });
+    this.#say({ type: on ? 'bare-surface' : 'front' });
+  }
+
+  // The switcher.
+
+  #stay(): void {
+    this.#advance(this.state.switcher ? { type: 'stay' } : { type: 'open', by: null, mode: 'staying' });
+    this.#show();
+  }
+
+  #show(): void {
+    if (!this.state.switcher || this.state.shown) return;
+    this.#effect({ type: 'cancel', timer: 'show' });
+    this.#to({ shown: true, explained: this.state.holding });
+    this.#say({ type: 'highlight' });
+  }
+
+  #advance(input: SwitcherInput): void {
+    this.#choice(input);
+  }
+
+  /** Moves the switcher on; answers with what a commit chose. */
+  #choice(input: SwitcherInput): Choice | null {
+    const before = this.state.switcher;
+    const { switcher, choice } = advance(before, input, this.#session);
+    this.#to({ switcher });
+    if (switcher === null && before !== null) {
+      this.#effect({ type: 'cancel', timer: 'show' });
+      this.#to({ shown: false });
+    }
+    if (this.state.shown && switcher !== before && MOVING.has(input.type)) this.#say({ type: 'highlight' });
+    return choice;
+  }
+
+  get #letters(): string {
+    return this.state.switcher?.search?.letters ?? '';
+  }
+
+  #type(letters: string, at: Instant): void {
+    const { learned } = this.#session;
+    const results = search(catalogueOf(this.#session, this.context.registry), letters, learned, at);
+    this.#advance({ type: 'type', letters, results });
+    this.#show();
+  }
+
+  #commit(raiseAll: boolean): void {
+    const choice = this.#choice({ type: 'commit', raiseAll });
+    if (!choice) return this.#say({ type: 'front' });
+    const { learn, does } = choice;
+    const lesson: Wish[] = learn ? [{ type: 'learn-choice', ...learn }] : [];
+    if ('wish' in does) return this.#submit({ wishes: [...lesson, does.wish] });
+    if (lesson.length > 0) this.#submit({ wishes: lesson });
+    this.#invoke(does.invocation, FRESH, undefined, true);
+  }
+
+  // What is wished, and what comes of it.
+
+  #submit(submission: Submission): void {
+    this.#effect({ type: 'submit', submission });
+  }
+
+  #submitted({ acted, answers }: Submission, before: Before, outcome: Outcome): void {
+    const { events, notices, refusal } = outcome;
+    const [notice] = notices;
+    if (refusal) this.#say({ type: 'refusal', refusal });
+    else if (notice) this.#say({ type: 'notice', notice });
+    else if (events.length > 0) this.#sayOutcome(before, events);
+    this.#noteUndo(events);
+    if (acted)
+      this.#advance({ type: 'acted', away: acted.action.leavesNothing(this.#session, acted.target) });
+    if (answers && askingWindows(this.#session).length > 0)
+      this.#invoke({ action: 'next-question', argument: null }, FRESH, undefined, true);
+  }
+
+  #sayOutcome(before: Before, events: readonly SessionEvent[]): void {
+    const { shown } = this.state;
+    const target = deskTarget(this.state, this.#session);
+    const moved = shown
+      ? target?.application !== before.target?.application || target?.window !== before.target?.window
+      : this.#session.front !== before.session.front;
+    const to = moved ? (shown ? 'highlight' : 'front') : null;
+    this.#say({ type: 'outcome', before: before.session, events, moved: to });
+  }
+
+  #noteUndo(events: readonly SessionEvent[]): void {
+    for (const { type } of events)
+      if (type === 'put-away') this.#to({ undoes: 'put-back' });
+      else if (type === 'windows-closed' || type === 'application-ended') this.#to({ undoes: 'reopen' });
+  }
+}

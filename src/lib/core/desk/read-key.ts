@@ -1,0 +1,94 @@
+import { FRESH, type Invocation, type Moment } from '../actions/action';
+import type { Scope } from '../actions/binding';
+import type { Registry } from '../actions/registry';
+import type { KeyMap } from '../actions/views/key-map';
+import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from '../keys/key-input';
+import { holdKeyOf, type Settings, type UsableHoldKey } from '../slices/settings/state';
+import type { Switcher } from '../switcher/switcher';
+
+/** What the person wants, read from one key event in its surroundings. */
+export type KeyMeaning =
+  | { readonly type: 'invoke'; readonly invocation: Invocation; readonly moment: Moment }
+  /** A letter for the search line, typed before the hold key came up. */
+  | { readonly type: 'text'; readonly text: string }
+  /** Takes the last letter of the search line back. */
+  | { readonly type: 'erase' }
+  | { readonly type: 'hold-down' }
+  | { readonly type: 'hold-up'; readonly shift: boolean }
+  /** A bound key whose auto-repeat does nothing: swallowed, so that neither page nor browser acts on it. */
+  | { readonly type: 'swallow' };
+
+/** What the keys mean depends on this much of the page. */
+export interface Surroundings {
+  readonly switcher: 'closed' | Switcher['mode'];
+  /** True while the search line has text, so that the keys that move the caret belong to it. */
+  readonly typed: boolean;
+  /** True while this very key is still down from a press that was taken, so that its auto-repeat is never text. */
+  readonly taken: boolean;
+  /** True from the search key on until the hold key comes up: people type before they let go (rule 11). */
+  readonly searching: boolean;
+  readonly settings: Settings;
+  readonly registry: Registry;
+  readonly keys: KeyMap;
+}
+
+/** What a key event asks for; null when it belongs to the page or the browser. */
+export function readKey(input: KeyInput, around: Surroundings): KeyMeaning | null {
+  const released = input.phase === 'up' && isHoldKey(input, holdKeyOf(around.settings));
+  if (isComposing(input) && !released) return null;
+  const leftover = input.phase === 'down' && input.repeat && around.taken;
+  return meaningOf(input, around) ?? (leftover ? { type: 'swallow' } : null);
+}
+
+function meaningOf(input: KeyInput, around: Surroundings): KeyMeaning | null {
+  const holdKey = holdKeyOf(around.settings);
+  if (isHoldKey(input, holdKey)) return ofHoldKey(input, holdKey);
+  if (input.phase === 'up') return ofRelease(input, around);
+  if (isHeld(input, holdKey)) return whileHeld(input, around);
+  const plain = !input.alt && !input.control && !input.meta && !input.altGraph;
+  return plain ? invoked(input, [...inSwitcher(around), 'anywhere'], around) : null;
+}
+
+/** It comes up when the last of the keys that are the hold key does. */
+function ofHoldKey(input: KeyInput, holdKey: UsableHoldKey): KeyMeaning {
+  if (input.phase === 'down') return { type: 'hold-down' };
+  return isHoldKeyDown(input, holdKey) ? { type: 'swallow' } : { type: 'hold-up', shift: input.shift };
+}
+
+/** What lasts while its key is down ends with it, though the hold key may have come up first. */
+function ofRelease({ code, key }: KeyInput, { keys, registry, taken }: Surroundings): KeyMeaning | null {
+  const bound = taken ? keys.at(['held'], { code, key, shift: false }) : null;
+  if (!bound || registry.action(bound.invocation.action).press !== 'while-down') return null;
+  return { type: 'invoke', invocation: bound.invocation, moment: { repeat: false, released: true } };
+}
+
+function whileHeld(input: KeyInput, around: Surroundings): KeyMeaning | null {
+  const open = around.switcher !== 'closed';
+  if (around.searching && open) return intoSearch(input, around);
+  return invoked(input, ['held', ...inSwitcher(around)], around) ?? (open ? { type: 'swallow' } : null);
+}
+
+/** Nothing that is typed for the search line may close or quit anything. */
+function intoSearch(input: KeyInput, around: Surroundings): KeyMeaning {
+  if (input.key === 'Backspace') return { type: 'erase' };
+  if ([...input.key].length === 1) return { type: 'text', text: input.key };
+  return invoked(input, inSwitcher(around), around) ?? { type: 'swallow' };
+}
+
+/** The scopes of the open switcher; none while it is closed. */
+function inSwitcher({ switcher, typed }: Surroundings): readonly Scope[] {
+  if (switcher === 'closed') return [];
+  return typed ? ['list'] : ['rows', 'list'];
+}
+
+function invoked(input: KeyInput, scopes: readonly Scope[], around: Surroundings): KeyMeaning | null {
+  const bound = around.keys.at(scopes, input);
+  if (!bound) return null;
+  const { invocation, scope } = bound;
+  const { repeat } = input;
+  const repeats = around.registry.action(invocation.action).press === 'repeats';
+  // Opening takes a fresh press: a key that was down before the hold key opens nothing.
+  const stale = scope === 'held' && around.switcher === 'closed';
+  if (repeat && (!repeats || stale)) return { type: 'swallow' };
+  return { type: 'invoke', invocation, moment: { ...FRESH, repeat } };
+}

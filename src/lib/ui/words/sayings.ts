@@ -1,0 +1,236 @@
+/** What the desk has to say, in words. */
+import type { Registry } from '../../core/actions/registry';
+import { deskTarget, type DeskState, type Saying } from '../../core/desk/desk';
+import type { Notice } from '../../core/host/notice';
+import { MOST_WINDOWS } from '../../core/model/limits';
+import type { Session, SessionEvent } from '../../core/session/session';
+import { applicationOf } from '../../core/slices/applications/selectors';
+import { documentOf } from '../../core/slices/documents/selectors';
+import type { Ended } from '../../core/slices/ended/state';
+import type { PutAway } from '../../core/slices/put-away/state';
+import { titleOf, windowOf } from '../../core/slices/windows/selectors';
+import { standingOfLoneWindow } from '../../core/switcher/standing';
+import { standingText } from '../../core/switcher/standing-text';
+import { TEXTS, windowName } from './texts';
+
+/** What sentences are about: the desk as it is now, and how the whole chord of an action is called. */
+export interface Around {
+  readonly state: DeskState;
+  readonly session: Session;
+  readonly registry: Registry;
+  readonly chord: (action: string) => string;
+}
+
+export interface Sentence {
+  readonly text: string;
+  /** Whether the person must read it. */
+  readonly urgent: boolean;
+}
+
+const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
+/** What a saying says; empty if there is nothing to say. */
+export function sayingText(saying: Saying, around: Around): Sentence {
+  const calm = (text: string): Sentence => ({ text, urgent: false });
+  switch (saying.type) {
+    case 'highlight':
+      return calm(highlightText(around));
+    case 'front':
+      return calm(frontText(around.session));
+    case 'cancelled':
+      return calm(TEXTS.cancelled(frontText(around.session)));
+    case 'release-missed':
+      return calm(TEXTS.releaseMissed);
+    case 'bare-surface':
+      return calm(TEXTS.bareSurface);
+    case 'notice':
+      return { text: noticeText(saying.notice, around), urgent: true };
+    case 'refusal':
+      return { text: saying.refusal.detail, urgent: true };
+    case 'outcome':
+      return calm(outcomeText(saying, around));
+  }
+}
+
+export function frontText(session: Session): string {
+  const { front } = session;
+  if (front === null) return TEXTS.nothingInFront;
+  return TEXTS.inFront(windowName(session, windowOf(session, front)));
+}
+
+function highlightText({ state, session, chord }: Around): string {
+  const { switcher } = state;
+  if (switcher?.search) {
+    const { highlighted, results } = switcher.search;
+    return TEXTS.found(results[highlighted]?.candidate.title, highlighted + 1, results.length);
+  }
+  const target = deskTarget(state, session);
+  if (!target) return TEXTS.nothingRuns(chord('search'));
+  const { name } = applicationOf(session, target.application);
+  if (target.window === null) return `${name}. ${TEXTS.noWindows}`;
+  const states = standingOfLoneWindow(session, target.window).map(standingText);
+  return [name, titleOf(windowOf(session, target.window)), ...states].join(', ');
+}
+
+/** What a notice says. */
+export function noticeText(notice: Notice, { session, chord }: Around): string {
+  const application = 'application' in notice ? applicationOf(session, notice.application).name : '';
+  switch (notice.type) {
+    case 'stays-resident':
+      return `${application} always runs. ${chord('end-now')} restarts it.`;
+    case 'does-not-answer':
+      return `${application} is not responding. ${chord('end-now')} ends it; drafts are kept.`;
+    case 'already-minimised':
+      return 'Already minimised.';
+    case 'already-there':
+      return 'It is so already.';
+    case 'already-asking':
+      return `${application} waits for your answer about unsaved work.`;
+    case 'not-hidden':
+      return `${application} is not hidden.`;
+    case 'no-window-here':
+      return 'There is no window here for that.';
+    case 'nothing-asks':
+      return 'No window needs an answer.';
+    case 'not-there':
+      return 'That is not there any more.';
+    case 'host-cannot':
+      return 'This display cannot do that.';
+    case 'nothing-to-put-away':
+      return 'There is nothing to put away.';
+    case 'nothing-to-put-back': {
+      const last = session.ended.at(-1);
+      const more = last ? ` ${chord('reopen')} ${TEXTS.reopens(endedName(session, last))}.` : '';
+      return `Nothing to put back.${more}`;
+    }
+    case 'nothing-to-restore':
+      return 'None of its windows is minimised.';
+    case 'nothing-to-forget':
+      return 'There is nothing to forget.';
+    case 'nothing-to-reopen':
+      return 'There is nothing left to reopen.';
+    case 'nothing-to-close':
+      return `${application} has no windows to close.`;
+    case 'not-running':
+      return `${application} is not running.`;
+    case 'draft-waits':
+      return `${documentOf(session, notice.document).title} has a draft that waits: use it or discard it first.`;
+    case 'newer-draft':
+      return `${documentOf(session, notice.document).title} has newer unsaved changes: save or discard them first.`;
+    case 'too-many-windows':
+      return `There are ${MOST_WINDOWS} windows, as many as there can be. Close some first.`;
+    case 'session-full':
+      return 'This desk holds as much text as it can. Save or discard drafts, or close windows first.';
+  }
+}
+
+/** How what ended is called. */
+export function endedName(session: Session, { kind, application, windows, discarded }: Ended): string {
+  const [document] = discarded;
+  if (kind === 'draft' && document) return `a draft of ${documentOf(session, document.document).title}`;
+  const [first, second] = windows;
+  return kind === 'window' && first && !second ? titleOf(first) : applicationOf(session, application).name;
+}
+
+/** Each kind of putting away: as what was done, as what is done, and as what undoing it does. */
+const PUT_AWAY_TEXTS: Readonly<
+  Record<
+    PutAway['kind'],
+    {
+      done: (subject: string) => string;
+      does: (subject: string) => string;
+      undone: (subject: string) => string;
+    }
+  >
+> = {
+  minimise: {
+    done: (subject) => `${subject}, minimised`,
+    does: (subject) => `minimise ${subject}`,
+    undone: (subject) => `${subject} is back`,
+  },
+  'minimise-all': {
+    done: (subject) => `All ${subject} windows minimised`,
+    does: (subject) => `minimise all ${subject} windows`,
+    undone: (subject) => `all ${subject} windows are back`,
+  },
+  hide: {
+    done: (subject) => `${subject}, hidden`,
+    does: (subject) => `hide ${subject}`,
+    undone: (subject) => `${subject} is shown again`,
+  },
+  solo: {
+    done: (subject) => `All but ${subject}, hidden`,
+    does: (subject) => `solo ${subject}`,
+    undone: () => 'the others are shown again',
+  },
+  sweep: {
+    done: () => 'Everything swept away',
+    does: () => 'sweep everything away',
+    undone: () => 'everything is back',
+  },
+};
+
+/** What a putting-away does, for what offers to undo it. */
+export const putAwayText = ({ kind, subject }: PutAway): string => PUT_AWAY_TEXTS[kind].does(subject);
+
+/** What followed from a command, and where the highlight or the front went with it. */
+function outcomeText(
+  { before, events, moved }: Extract<Saying, { type: 'outcome' }>,
+  around: Around,
+): string {
+  const { session } = around;
+  const asking = events.flatMap((event) =>
+    event.type === 'closing-asked' ? event.windows.map((id) => titleOf(windowOf(session, id))) : [],
+  );
+  return [
+    happenedText(before, events),
+    asking.length > 0 ? TEXTS.asks(asking) : '',
+    moved === 'highlight' ? highlightText(around) : '',
+    moved === 'front' ? frontText(session) : '',
+  ]
+    .filter(Boolean)
+    .join('. ');
+}
+
+/** More closed windows than these are counted, not named. */
+const MOST_NAMED = 3;
+
+/** What happened; `before` is the session that it happened in. */
+export function happenedText(before: Session, events: readonly SessionEvent[]): string {
+  const closed = events.flatMap((event) =>
+    event.type === 'windows-closed' ? event.windows.map((id) => titleOf(windowOf(before, id))) : [],
+  );
+  const named = closed.length > MOST_NAMED ? TEXTS.windows(closed.length) : listed.format(closed);
+  const puttingBack = events.some(({ type }) => type === 'put-back');
+  const others = events
+    .filter(({ type }) => !(puttingBack && type === 'applications-shown'))
+    .map((event) => eventText(before, event));
+  return [closed.length > 0 ? `${named} closed` : '', ...others].filter(Boolean).join('. ');
+}
+
+function eventText(before: Session, event: SessionEvent): string {
+  switch (event.type) {
+    case 'put-away':
+      return PUT_AWAY_TEXTS[event.entry.kind].done(event.entry.subject);
+    case 'put-back': {
+      const entry = before.putAways.find(({ id }) => id === event.entries[0]);
+      return entry ? `Undone: ${PUT_AWAY_TEXTS[entry.kind].undone(entry.subject)}` : '';
+    }
+    case 'application-launched':
+      return `${applicationOf(before, event.application).name} launched`;
+    case 'applications-shown':
+      return `${listed.format(event.applications.map((id) => applicationOf(before, id).name))} shown`;
+    case 'application-restarted':
+      return `${applicationOf(before, event.application).name} restarted`;
+    case 'application-ended':
+      return `${applicationOf(before, event.application).name} has ended`;
+    case 'drafts-saved':
+      return `${listed.format(event.documents.map((id) => documentOf(before, id).title))} saved`;
+    case 'drafts-discarded':
+      return 'Draft discarded';
+    case 'choices-forgotten':
+      return 'Forgotten';
+    default:
+      return '';
+  }
+}
