@@ -4,12 +4,13 @@
  * machine's.
  */
 import { setTimeout as pause } from 'node:timers/promises';
-import { createSession } from '../e2e/support/browser';
+import { createSession } from '../testing/browser';
 import { startServer } from '../e2e/support/server';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { Display } from '../tests/display/display';
-import { ENGINES, startBrowser, type Engine, type RealPage } from '../tests/display/real-browser';
+import { ENGINES, startBrowser, type Engine } from '../tests/display/engines';
+import { type RealPage } from '../tests/display/real-browser';
 import { percentile, printTable } from './statistics';
 
 const PRESSES = 60;

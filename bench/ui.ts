@@ -5,7 +5,7 @@
  * not, so that is what to compare between sizes and between versions.
  */
 import type { Browser, CDPSession, Page } from 'playwright-core';
-import { createSession, launchChromium } from '../e2e/support/browser';
+import { createSession, launchChromium } from '../testing/browser';
 import { startServer } from '../e2e/support/server';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { deskWith } from './desks';

@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { SessionDocument } from '../src/lib/core/formats/session-document';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { createSession, launchChromium, Person } from '../e2e/support/browser';
+import { createSession, launchChromium, PageUser } from '../testing/browser';
 import { startServer } from '../e2e/support/server';
 import { ensureBuild } from './lib/build.mjs';
 import { throwawayCluster } from './lib/cluster.mjs';
@@ -19,12 +19,12 @@ interface View {
   readonly path?: string;
   /** True for a browser that does not say what is printed on the keys. */
   readonly silent?: boolean;
-  readonly open: (person: Person) => Promise<unknown>;
+  readonly open: (person: PageUser) => Promise<unknown>;
 }
 
 const demo = (): SessionDocument => ellavane(MOMENT);
 const byNight = (): SessionDocument => ({ ...demo(), settings: { ...demo().settings, theme: 'night' } });
-const type = (person: Person, letters: string) => person.page.keyboard.type(letters);
+const type = (person: PageUser, letters: string) => person.page.keyboard.type(letters);
 
 /** The demo with sixty more windows of one application, in front, whose titles begin alike. */
 function sixtyPlans(): SessionDocument {
@@ -122,7 +122,7 @@ async function take(name: string): Promise<void> {
   const session = await createSession((view.desk ?? demo)(), server.url);
   await page.goto(`${server.url}${view.path ?? `/sessions/${session}`}`);
   await page.locator('section[aria-current=true], form').first().waitFor();
-  await view.open(new Person(page, session, server.url, []));
+  await view.open(new PageUser(page, session, server.url, []));
   // Previews, fonts and the quiet tap's delay; the page's own clock is what they wait for.
   await page.clock.runFor(1_000);
   await page.evaluate(async () => {

@@ -12,6 +12,20 @@ import { runMain, say } from './lib/say.mjs';
 const CHECKS = [
   ['formatting', ['prettier', '--check', '--log-level=warn', '.']],
   ['linting', ['eslint', '.']],
+  [
+    'layers',
+    [
+      'depcruise',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'src',
+      'testing',
+      'tests',
+      'e2e',
+      'bench',
+      'scripts',
+    ],
+  ],
   ['types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'machine']],
 ];
 

@@ -6,7 +6,8 @@ import type { Session } from '../../src/lib/core/session/session';
 import { deskOf } from '../../testing/desks';
 import { Display } from '../../tests/display/display';
 import type { Keyboard } from '../../tests/display/keyboard';
-import { startBrowser, type Engine, type RealBrowser, type RealPage } from '../../tests/display/real-browser';
+import { startBrowser, type Engine } from '../../tests/display/engines';
+import { type RealBrowser, type RealPage } from '../../tests/display/real-browser';
 import { createSession, storedSession } from './browser';
 
 /** A key event as the page got it. */

@@ -1,31 +1,21 @@
-/** Debian's Chromium, and someone at its keyboard. */
-import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+/** Pages for tests, on the server that they share. */
+import type { Browser, BrowserContext } from 'playwright-core';
 import { afterAll, beforeAll, inject } from 'vitest';
-import type { SessionDocument } from '../../src/lib/core/formats/session-document';
-import { toDocument } from '../../src/lib/core/formats/session-document';
+import { toDocument, type SessionDocument } from '../../src/lib/core/formats/session-document';
 import type { Session } from '../../src/lib/core/session/session';
 import { ellavane } from '../../src/lib/demo/ellavane';
+import * as server from '../../testing/browser';
 import { deskOf } from '../../testing/desks';
 
-export const CHROMIUM_FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
-
-export const launchChromium = (args: readonly string[] = []): Promise<Browser> =>
-  chromium.launch({ executablePath: '/usr/bin/chromium', args: [...CHROMIUM_FLAGS, ...args] });
+export { PageUser as Person } from '../../testing/browser';
+type Person = server.PageUser;
 
 let browser: Browser;
 
 /** Call once in a test file that opens pages. */
 export function useBrowser(): void {
   beforeAll(async () => {
-    browser = await launchChromium();
+    browser = await server.launchChromium();
   });
   afterAll(async () => {
     await browser.close();
@@ -37,113 +27,20 @@ export const newContext = (): Promise<BrowserContext> =>
   browser.newContext({ viewport: { width: 1280, height: 800 } });
 
 /** Stores a new session and answers with its id. */
-export async function createSession(document: SessionDocument, url = inject('baseUrl')): Promise<string> {
-  const response = await fetch(`${url}/api/sessions`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(document),
-  });
-  if (response.status !== 201) throw new Error(`The session was not stored: ${await response.text()}`);
-  return ((await response.json()) as { id: string }).id;
-}
+export const createSession = (document: SessionDocument, url = inject('baseUrl')): Promise<string> =>
+  server.createSession(document, url);
 
 /** What the server knows of a session. */
-export async function storedSession(
+export const storedSession = (
   id: string,
   url = inject('baseUrl'),
-): Promise<{ session: Session; seq: number }> {
-  const response = await fetch(`${url}/api/sessions/${id}`);
-  return (await response.json()) as { session: Session; seq: number };
-}
-
-/** One page on one session, as seen and used from outside. */
-export class Person {
-  constructor(
-    readonly page: Page,
-    readonly session: string,
-    readonly url: string,
-    readonly errors: string[],
-  ) {}
-
-  /** Holds Alt, taps the keys one after the other, and lets go. `S`, `Shift+X`, `ArrowDown` … */
-  async chord(...keys: string[]): Promise<this> {
-    await this.hold(...keys);
-    await this.release();
-    return this;
-  }
-
-  async hold(...keys: string[]): Promise<this> {
-    await this.page.keyboard.down('Alt');
-    for (const key of keys)
-      await this.page.keyboard.press(/^[A-Z]$/.test(key) ? `Key${key}` : key.replace(/\+([A-Z])$/, '+Key$1'));
-    return this;
-  }
-
-  async release(): Promise<this> {
-    await this.page.keyboard.up('Alt');
-    return this;
-  }
-
-  async press(...keys: string[]): Promise<this> {
-    for (const key of keys) await this.page.keyboard.press(key);
-    return this;
-  }
-
-  get switcher() {
-    return this.page.getByRole('dialog', { name: 'Switcher' });
-  }
-
-  get rows() {
-    return this.switcher.getByRole('row');
-  }
-
-  get selectedLeaf() {
-    return this.switcher.getByRole('gridcell', { selected: true });
-  }
-
-  get front() {
-    return this.page.locator('[role=region][aria-current=true], section[aria-current=true]');
-  }
-
-  /** The accessible name of the front window; empty when nothing is in front. */
-  async frontName(): Promise<string> {
-    return (await this.front.count()) === 0 ? '' : ((await this.front.getAttribute('aria-label')) ?? '');
-  }
-
-  window(name: string) {
-    return this.page.getByRole('region', { name, exact: true });
-  }
-
-  /** Waits until the server has everything. */
-  async sent(): Promise<this> {
-    await this.page.locator('[data-unsent="0"]').waitFor();
-    return this;
-  }
-
-  async reload(): Promise<this> {
-    await this.page.reload();
-    await this.page.getByRole('main').waitFor();
-    return this;
-  }
-}
+): Promise<{ session: Session; seq: number }> => server.storedSession(id, url);
 
 /** A page on a session; errors in its console are collected. */
-export async function openPage(
+export const openPage = async (
   session: string,
   { url = inject('baseUrl'), context }: { url?: string; context?: BrowserContext } = {},
-): Promise<Person> {
-  const where = context ?? (await newContext());
-  const page = await where.newPage();
-  const errors: string[] = [];
-  page.on('pageerror', (error) => errors.push(String(error)));
-  page.on('console', (message) => {
-    const network = message.text().includes('Failed to load resource') || message.text().includes('net::ERR');
-    if (message.type() === 'error' && !network) errors.push(message.text());
-  });
-  await page.goto(`${url}/sessions/${session}`);
-  await page.getByRole('main').waitFor();
-  return new Person(page, session, url, errors);
-}
+): Promise<Person> => server.openPageIn(context ?? (await newContext()), session, url);
 
 /** Someone at the harbour office of Ellavane. */
 export const atEllavane = async (): Promise<Person> => openPage(await createSession(ellavane(new Date())));

@@ -1,11 +1,4 @@
 /** A browser as people have it: in a window on a display, with no driver between it and the keyboard. */
-import type { Display } from './display';
-import { startChromium } from './chromium';
-import { startFirefox } from './firefox';
-
-export const ENGINES = ['firefox', 'chromium'] as const;
-export type Engine = (typeof ENGINES)[number];
-
 export interface RealBrowser {
   /** What it calls itself, with its version. */
   readonly version: string;
@@ -22,12 +15,9 @@ export interface RealPage {
   close(): Promise<void>;
 }
 
-export const startBrowser = (engine: Engine, display: Display): Promise<RealBrowser> =>
-  ({ firefox: startFirefox, chromium: startChromium })[engine](display);
-
 /** A page that is none, but has the keyboard: on `about:blank` the browser's address line would keep it. */
 export const EMPTY_PAGE = 'data:text/html,<title>Empty</title>';
 
 /** The source of a call, for a page to run. */
 export const callOf = <A, R>(run: (argument: A) => R | Promise<R>, argument: A): string =>
-  `(async () => JSON.stringify((await (${run})(${JSON.stringify(argument) ?? ''})) ?? null))()`;
+  `(async () => JSON.stringify((await (${String(run)})(${JSON.stringify(argument) ?? ''})) ?? null))()`;

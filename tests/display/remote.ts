@@ -20,7 +20,7 @@ export class Remote {
   #last = 0;
 
   private constructor(readonly socket: WebSocket) {
-    socket.on('message', (data) => this.#hear(JSON.parse(String(data)) as Message));
+    socket.on('message', (data) => this.#hear(JSON.parse((data as Buffer).toString()) as Message));
     socket.on('close', () => {
       for (const answer of this.#waiting.values()) answer({ error: 'The browser is gone.' });
     });

@@ -325,8 +325,8 @@ export class SessionLink {
     const response = await fetchInTime(sessionAddress(this.id)).catch(() => null);
     if (this.#closed) return;
     if (response?.status === 404) return this.listener.gone();
-    const stored: { session: Session; seq: number } | null = response?.ok
-      ? await response.json().catch(() => null)
+    const stored = response?.ok
+      ? ((await response.json().catch(() => null)) as { session: Session; seq: number } | null)
       : null;
     if (this.#closed) return;
     if (!stored) {

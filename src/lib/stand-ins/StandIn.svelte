@@ -8,9 +8,9 @@
 
   /** What a stand-in may ask of the desk. */
   export interface StandInActions {
-    keepDraft(document: DocumentId, text: string): void;
-    save(document: DocumentId): void;
-    beforeActing(flush: () => void): () => void;
+    readonly keepDraft: (document: DocumentId, text: string) => void;
+    readonly save: (document: DocumentId) => void;
+    readonly beforeActing: (flush: () => void) => () => void;
   }
 
   let {

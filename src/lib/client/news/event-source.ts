@@ -1,6 +1,7 @@
 import { EVENTS } from '../session-api';
 import type { Confirmation } from '../../core/replica/replica';
-import type { Followed, OpenStream } from './hub';
+import type { OpenStream } from './hub';
+import type { Followed } from './messages';
 
 /** A stream of the server's news as an EventSource. The hub connects again by itself, from where its readers are. */
 export const openEventSource: OpenStream = (followed, listener) => {

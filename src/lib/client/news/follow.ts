@@ -1,12 +1,12 @@
 import { openEventSource } from './event-source';
-import { NewsHub, type Followed } from './hub';
-import type { FromPage, News, ToPage } from './messages';
+import { NewsHub } from './hub';
+import type { Followed, FromPage, News, ToPage } from './messages';
 
 /** Where a page is, what it does with news, and what to do if this way of listening cannot be had. */
 interface Listening {
-  here(): Followed;
-  hear(news: News): void;
-  failed(): void;
+  readonly here: () => Followed;
+  readonly hear: (news: News) => void;
+  readonly failed: () => void;
 }
 
 /**

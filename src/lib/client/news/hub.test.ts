@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Confirmation } from '../../core/replica/replica';
-import { NewsHub, type Followed, type StreamListener } from './hub';
-import type { News } from './messages';
+import { NewsHub, type StreamListener } from './hub';
+import type { Followed, News } from './messages';
 
 interface OpenedStream {
   readonly followed: readonly Followed[];

@@ -1,17 +1,11 @@
 import type { Confirmation } from '../../core/replica/replica';
-import type { News } from './messages';
+import type { Followed, News } from './messages';
 
 /** Sessions that one stream follows, at most: as many as the server takes. */
 const MOST_IN_STREAM = 50;
 /** Waits before listening again, in ms: the first, and the longest. */
 const FIRST_WAIT_MS = 250;
 const LONGEST_WAIT_MS = 4_000;
-
-/** A session to follow, after the event with this number. */
-export interface Followed {
-  readonly session: string;
-  readonly after: number;
-}
 
 /** What a stream tells; a stream that failed tells nothing more. */
 export interface StreamListener {

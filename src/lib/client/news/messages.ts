@@ -1,6 +1,11 @@
 /** What pages and the worker that listens for all of them say to each other. */
 import type { Confirmation } from '../../core/replica/replica';
-import type { Followed } from './hub';
+
+/** A session to follow, after the event with this number. */
+export interface Followed {
+  readonly session: string;
+  readonly after: number;
+}
 
 export type FromPage =
   /** Tell me what happens in a session after an event. */

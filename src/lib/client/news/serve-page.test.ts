@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Followed } from './hub';
+import type { Followed } from './messages';
 import type { FromPage, ToPage } from './messages';
 import { ASKED_EVERY_MS, servePage, type Port } from './serve-page';
 

@@ -1,5 +1,5 @@
-import type { Followed, NewsHub } from './hub';
-import type { FromPage, ToPage } from './messages';
+import type { NewsHub } from './hub';
+import type { Followed, FromPage, ToPage } from './messages';
 
 /** How often a page is asked whether it is still there, in ms. */
 export const ASKED_EVERY_MS = 60_000;

@@ -154,10 +154,7 @@ describe('the views of it', () => {
 });
 
 describe('words that people have', () => {
-  const session = personAt('a: a1 a2- | b: b1* | !c: c1')
-    .act('minimise')
-    .act('put-back')
-    .act('close').session;
+  const { session } = personAt('a: a1 a2- | b: b1* b2 | !c: c1').wish({ type: 'close', window: 'b2' });
   const first = (letters: string) =>
     search(catalogueOf(session, REGISTRY), letters, [], later(0))[0]?.candidate.title;
 

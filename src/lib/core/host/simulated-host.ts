@@ -60,7 +60,7 @@ function refusalOf(session: Session, fields: Shape, command: Command): Refusal |
     const named = NAMED.find((one) => one === kind);
     if (named && typeof value === 'string' && !has(session[`${named}s`], value))
       return { field, detail: `There is no ${named} '${value}'.` };
-    const longest = typeof kind === 'string' ? LONGEST[kind as FieldKind] : undefined;
+    const longest = typeof kind === 'string' ? LONGEST[kind] : undefined;
     if (longest !== undefined && (value as string).length > longest)
       return { field, detail: `The ${field} is longer than ${longest} characters.` };
   }

@@ -1,5 +1,7 @@
 import type { UsableHoldKey } from '../slices/settings/state';
-import type { Modifier } from './modifiers';
+
+/** The modifiers that this application looks at by their keys; Control and AltGraph only ever by their state. */
+export type Modifier = 'Alt' | 'Meta' | 'Shift';
 
 /** What a key event says as it arrives, without the event: keys are matched by position (`code`), never by character. */
 export interface ArrivedKey {

@@ -1,7 +1,4 @@
-import type { ArrivedKey, KeyInput } from './key-input';
-
-/** The modifiers that this application looks at by their keys; Control and AltGraph only ever by their state. */
-export type Modifier = 'Alt' | 'Meta' | 'Shift';
+import type { ArrivedKey, KeyInput, Modifier } from './key-input';
 
 const FLAGS = { Alt: 'alt', Meta: 'meta', Shift: 'shift' } as const;
 const MODIFIERS = Object.keys(FLAGS) as Modifier[];

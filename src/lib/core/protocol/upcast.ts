@@ -81,7 +81,7 @@ export const storedSession = (session: Session): Stored => ({ v: SNAPSHOT_VERSIO
 /** A session that was stored by this version or an earlier one, with the fields that have been added since. */
 export function sessionFrom(stored: object): Session {
   const { v: _version, ...session } = upcast(stored, SNAPSHOTS);
-  return { ...EMPTY_SESSION, ...session } as unknown as Session;
+  return { ...EMPTY_SESSION, ...session };
 }
 
 /** A batch that a page of this version or an earlier one sent, or left in its outbox. */

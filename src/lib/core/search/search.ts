@@ -133,7 +133,7 @@ const isFirm = ({ subject }: Candidate): boolean => subject.kind === 'command' &
 function swapped(query: string): string[] {
   if (query.length < LEAST_SWAPPED_LENGTH || query.length > LONGEST_SWAPPED_LENGTH) return [];
   return Array.from(query.slice(1), (b, index) => {
-    const a = query[index];
+    const a = query.charAt(index);
     return a === ' ' || b === ' ' || a === b ? '' : query.slice(0, index) + b + a + query.slice(index + 2);
   }).filter(Boolean);
 }

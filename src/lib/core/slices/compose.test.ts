@@ -37,7 +37,7 @@ describe('composed slices', () => {
         tick: (before: Record<string, number>) => ({ [field]: (before[other] ?? 0) + 1 }),
       });
     const { reduce: both } = compose([counter('a', 'x', 'y'), counter('b', 'y', 'x')]) as never as {
-      reduce(session: object, event: object): object;
+      reduce: (session: object, event: object) => object;
     };
     expect(both({ x: 0, y: 10 }, { type: 'tick' })).toEqual({ x: 11, y: 1 });
   });
@@ -54,7 +54,7 @@ describe('composed slices', () => {
     );
     const thief = slice('thief', 'x', { tick: () => ({ y: 1 }) });
     const { reduce: stolen } = compose([thief, slice('b', 'y')]) as never as {
-      reduce(session: object, event: object): object;
+      reduce: (session: object, event: object) => object;
     };
     expect(() => stolen({ x: 0, y: 0 }, { type: 'tick' })).toThrow(/'thief' changes 'y'/);
   });

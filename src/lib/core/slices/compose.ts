@@ -43,13 +43,13 @@ export interface Composed<Session, Event> {
    * The session after `event`; parts that did not change keep their identity.
    * @throws RangeError if the event names something that the session does not have.
    */
-  reduce(session: Session, event: Event): Session;
+  readonly reduce: (session: Session, event: Event) => Session;
   /** Whether a window can be seen: no slice hides it. */
-  isVisible(session: Session, window: AppWindow): boolean;
+  readonly isVisible: (session: Session, window: AppWindow) => boolean;
   /** What must happen so that a window can be seen; empty if it can. */
-  uncovering(session: Session, window: AppWindow): readonly Event[];
+  readonly uncovering: (session: Session, window: AppWindow) => readonly Event[];
   /** Everything that the slices find wrong with a session; empty for a valid one. */
-  problems(session: Session): SessionProblem[];
+  readonly problems: (session: Session) => SessionProblem[];
 }
 
 interface Handler {
@@ -75,7 +75,7 @@ export function compose<const List extends readonly AnySlice[]>(
       const before = session as object;
       let after = before;
       for (const { slice, handle } of handlers.get((event as { type: string }).type) ?? []) {
-        const part = handle(before, event as object);
+        const part = handle(before, event);
         if (changes(before, part, slice)) after = { ...after, ...part };
       }
       return after as Session;

@@ -60,6 +60,7 @@ class PreparingClient extends pg.Client {
     const [text, values, ...rest] = args;
     const prepared = typeof text === 'string' && Array.isArray(values) && values.length > 0;
     const query = prepared ? [{ name: PreparingClient.#nameOf(text), text, values }, ...rest] : args;
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- applied to this very client
     return Reflect.apply(super.query, this, query) as never;
   }
 

@@ -33,7 +33,8 @@ export async function migrate(url: string, to?: string): Promise<void> {
     const unknown = (await appliedMigrations(db)).filter((name) => !Object.hasOwn(MIGRATIONS, name));
     if (unknown.length > 0) throw new NewerDatabaseError(unknown);
     const { error } = to === undefined ? await migrator.migrateToLatest() : await migrator.migrateTo(to);
-    if (error) throw error;
+    if (error !== undefined)
+      throw error instanceof Error ? error : new Error('The migration failed.', { cause: error });
   } finally {
     await db.destroy();
   }

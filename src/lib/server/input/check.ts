@@ -7,9 +7,7 @@
 import 'reflect-metadata';
 import { getMetadataStorage, validateSync } from 'class-validator';
 import { pointerTo, type FieldProblem } from '../http/problem';
-import { nestedType } from './nested';
-
-export type ClassConstructor = new () => object;
+import { nestedType, type ClassConstructor } from './nested';
 
 type Path = readonly (string | number)[];
 type Keeps = (value: unknown, object: object) => boolean;

@@ -2,9 +2,8 @@
 import { IsBoolean, IsIn, IsString } from 'class-validator';
 import type { Field, FieldKind } from '../../core/commands/command';
 import { COMMANDS } from '../../core/commands/commands';
-import type { ClassConstructor } from './check';
 import { GeometryInput } from './geometry-input';
-import { IsOne } from './nested';
+import { IsOne, type ClassConstructor } from './nested';
 import { IsId, IsIdList, IsInstant, IsLetters, IsNewId, IsText, IsTitle, OrNull } from './rules';
 import { SettingsInput } from './settings-input';
 
@@ -33,7 +32,7 @@ const RULES: Readonly<Record<FieldKind, () => readonly PropertyDecorator[]>> = {
 };
 
 const rulesOf = (field: Field): readonly PropertyDecorator[] =>
-  typeof field === 'string' ? RULES[field as FieldKind]() : [IsIn(field)];
+  typeof field === 'string' ? RULES[field]() : [IsIn(field)];
 
 /** The class that a command of each type is checked against. */
 export const COMMAND_INPUTS: ReadonlyMap<string, ClassConstructor> = new Map(

@@ -1,16 +1,20 @@
 /** Properties that hold further inputs: what class-validator calls nested, checked level by level (see `check`). */
-import type { ClassConstructor } from './check';
 import { ArrayMaxSize, ArrayMinSize, IsArray } from 'class-validator';
 import { applyDecorators } from './apply-decorators';
 import { IsA } from './rules';
 
+export type ClassConstructor = new () => object;
 type TypeOf = () => ClassConstructor;
 
 const nested = new WeakMap<object, Map<string, TypeOf>>();
 
 /** The input class that a property of a class holds, itself or in a list; undefined for plain values. */
 export function nestedType(type: ClassConstructor, property: string): ClassConstructor | undefined {
-  for (let proto: object | null = type.prototype; proto; proto = Object.getPrototypeOf(proto)) {
+  for (
+    let proto = type.prototype as object | null;
+    proto;
+    proto = Object.getPrototypeOf(proto) as object | null
+  ) {
     const found = nested.get(proto)?.get(property);
     if (found) return found();
   }

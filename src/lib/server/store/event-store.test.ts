@@ -141,7 +141,9 @@ describe('the event store', () => {
     const stores = [store, newStore(), newStore()];
     const windows = ['a1', 'b1', 'c1'];
     await Promise.all(
-      Array.from({ length: 45 }, (_, n) => stores[n % 3]?.append(id, flip(windows[(n * 7) % 3] ?? 'a1'))),
+      Array.from({ length: 45 }, (_, n) =>
+        (stores[n % 3] ?? store).append(id, flip(windows[(n * 7) % 3] ?? 'a1')),
+      ),
     );
     const states = await Promise.all([...stores, newStore()].map((each) => each.load(id)));
     for (const state of states) expect(state).toEqual(states[0]);

@@ -247,7 +247,7 @@ export class Lane {
   }
 
   #known(waiting: readonly Waiting[]): Promise<Map<string, Appended>> {
-    if (waiting.length === 0) return Promise.resolve(new Map());
+    if (waiting.length === 0) return Promise.resolve(new Map<string, Appended>());
     return this.store.known(waiting.map(({ batch, digest }) => ({ batch: batch.id, digest })));
   }
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { afterNavigate } from '$app/navigation';
-  import { ACCESS } from '../../client/session-api';
+  import { ACCESS, HOME_PAGE } from '../../client/session-api';
   import { fetchInTime } from '../../client/fetch-in-time';
   import { ACCESS_TEXTS } from '../words/texts';
 
@@ -24,9 +24,9 @@
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ key: entered.trim() }),
     }).catch(() => null);
-    if (response?.ok) return location.assign('/');
-    const problem: { detail?: string } = (await response?.json().catch(() => null)) ?? {};
-    wrong = problem.detail ?? ACCESS_TEXTS.noServer;
+    if (response?.ok) return location.assign(HOME_PAGE);
+    const problem = (await response?.json().catch(() => null)) as { detail?: string } | null | undefined;
+    wrong = problem?.detail ?? ACCESS_TEXTS.noServer;
     line.select();
   }
 </script>

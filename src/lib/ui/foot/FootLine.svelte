@@ -23,9 +23,13 @@
     const again = ended && { action: 'reopen', text: TEXTS.reopens(endedName(desk.session, ended)) };
     return desk.undoes === 'reopen' ? (again ?? back) : back;
   });
+  /** The layer of Shift, also at rest; but not for each capital letter that someone writes. */
+  const shift = $derived(
+    desk.shifted && (desk.explained || !(document.activeElement instanceof HTMLTextAreaElement)),
+  );
   const explained = $derived.by(() => {
-    if (desk.shown) return desk.explained ? LEGENDS.beneath : ['surface' as const];
-    return desk.explained ? LEGENDS.closed : LEGENDS.resting;
+    if (desk.shown) return LEGENDS.beneath;
+    return desk.explained || shift ? LEGENDS.closed : LEGENDS.resting;
   });
 </script>
 
@@ -78,11 +82,9 @@
   {/if}
   <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
   <span class="ml-auto flex h-6 min-w-0 flex-wrap items-center justify-end gap-x-2.5 overflow-hidden">
-    <Legend
-      groups={explained}
-      shift={desk.explained && desk.shifted}
-      whole={!desk.explained && !desk.shown}
-    />
+    <!-- So that what is wider than all the room goes to the second line too. -->
+    <span class="h-6 w-0"></span>
+    <Legend groups={explained} {shift} whole={!desk.explained && !desk.shown} />
   </span>
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
     >{TEXTS.openSwitcher}</button

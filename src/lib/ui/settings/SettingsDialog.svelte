@@ -43,7 +43,7 @@
         },
         IMPORT_TAKES_MS,
       );
-      const answer: { id?: string; detail?: string } = await response.json();
+      const answer = (await response.json()) as { id?: string; detail?: string };
       if (!response.ok || !answer.id) importing = SETTINGS_TEXTS.notImported(file.name, answer.detail ?? '');
       else await goto(sessionPage(answer.id));
     } catch {

@@ -1,0 +1,119 @@
+/** Debian's Chromium, and someone at its keyboard. */
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+import type { SessionDocument } from '../src/lib/core/formats/session-document';
+import type { Session } from '../src/lib/core/session/session';
+
+export const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export const launchChromium = (args: readonly string[] = []): Promise<Browser> =>
+  chromium.launch({ executablePath: '/usr/bin/chromium', args: [...CHROMIUM_FLAGS, ...args] });
+
+/** Stores a new session and answers with its id. */
+export async function createSession(document: SessionDocument, url: string): Promise<string> {
+  const response = await fetch(`${url}/api/sessions`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(document),
+  });
+  if (response.status !== 201) throw new Error(`The session was not stored: ${await response.text()}`);
+  return ((await response.json()) as { id: string }).id;
+}
+
+/** What the server knows of a session. */
+export async function storedSession(id: string, url: string): Promise<{ session: Session; seq: number }> {
+  const response = await fetch(`${url}/api/sessions/${id}`);
+  return (await response.json()) as { session: Session; seq: number };
+}
+
+/** One page on one session, as seen and used from outside. */
+export class PageUser {
+  constructor(
+    readonly page: Page,
+    readonly session: string,
+    readonly url: string,
+    readonly errors: string[],
+  ) {}
+
+  /** Holds Alt, taps the keys one after the other, and lets go. `S`, `Shift+X`, `ArrowDown` … */
+  async chord(...keys: string[]): Promise<this> {
+    await this.hold(...keys);
+    await this.release();
+    return this;
+  }
+
+  async hold(...keys: string[]): Promise<this> {
+    await this.page.keyboard.down('Alt');
+    for (const key of keys)
+      await this.page.keyboard.press(/^[A-Z]$/.test(key) ? `Key${key}` : key.replace(/\+([A-Z])$/, '+Key$1'));
+    return this;
+  }
+
+  async release(): Promise<this> {
+    await this.page.keyboard.up('Alt');
+    return this;
+  }
+
+  async press(...keys: string[]): Promise<this> {
+    for (const key of keys) await this.page.keyboard.press(key);
+    return this;
+  }
+
+  get switcher() {
+    return this.page.getByRole('dialog', { name: 'Switcher' });
+  }
+
+  get rows() {
+    return this.switcher.getByRole('row');
+  }
+
+  get selectedLeaf() {
+    return this.switcher.getByRole('gridcell', { selected: true });
+  }
+
+  get front() {
+    return this.page.locator('[role=region][aria-current=true], section[aria-current=true]');
+  }
+
+  /** The accessible name of the front window; empty when nothing is in front. */
+  async frontName(): Promise<string> {
+    return (await this.front.count()) === 0 ? '' : ((await this.front.getAttribute('aria-label')) ?? '');
+  }
+
+  window(name: string) {
+    return this.page.getByRole('region', { name, exact: true });
+  }
+
+  /** Waits until the server has everything. */
+  async sent(): Promise<this> {
+    await this.page.locator('[data-unsent="0"]').waitFor();
+    return this;
+  }
+
+  async reload(): Promise<this> {
+    await this.page.reload();
+    await this.page.getByRole('main').waitFor();
+    return this;
+  }
+}
+
+/** A page on a session; errors in its console are collected. */
+export async function openPageIn(context: BrowserContext, session: string, url: string): Promise<PageUser> {
+  const page = await context.newPage();
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(String(error)));
+  page.on('console', (message) => {
+    const network = message.text().includes('Failed to load resource') || message.text().includes('net::ERR');
+    if (message.type() === 'error' && !network) errors.push(message.text());
+  });
+  await page.goto(`${url}/sessions/${session}`);
+  await page.getByRole('main').waitFor();
+  return new PageUser(page, session, url, errors);
+}
