@@ -6,9 +6,9 @@ import svelteConfig from './svelte.config.js';
 
 /** Everything that is there because of a browser or of Node.js, but for what merely computes. */
 const COMPUTING = new Set(['TextEncoder', 'TextDecoder', 'URL', 'structuredClone']);
-const PLATFORM = [
-  ...new Set(['globalThis', ...Object.keys(globals.browser), ...Object.keys(globals.node)]),
-].filter((name) => !Object.hasOwn(globals.builtin, name) && !COMPUTING.has(name));
+const PLATFORM = [...new Set([...Object.keys(globals.browser), ...Object.keys(globals.node)])].filter(
+  (name) => !Object.hasOwn(globals.builtin, name) && !COMPUTING.has(name),
+);
 
 export default ts.config(
   { ignores: ['build/', '.svelte-kit/', 'node_modules/', '.data/'] },
@@ -77,7 +77,7 @@ export default ts.config(
     files: ['src/lib/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-globals': ['error', ...PLATFORM],
+      'no-restricted-globals': ['error', { globals: PLATFORM, checkGlobalObject: true }],
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'The core has no randomness: pass it in.' },

@@ -65,7 +65,7 @@ const documentNamed = (name: string, application: string) => ({
   id: `d-${name}`,
   title: name,
   application,
-  kind: 'letter' as const,
+  kind: 'letter',
   text: name,
 });
 

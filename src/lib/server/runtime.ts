@@ -41,6 +41,7 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
   const store = new EventStore(database, simulatedHost);
   const hosts = new Hosts(settings.listening, settings.hosts);
   const keys = new AccessKeys(database);
+  await store.hearOthers();
   await ensureDemo(store);
   if (!hosts.onLoopback || settings.hosts.trim() !== '') {
     const key = await keys.makeFirst();

@@ -1,50 +1,21 @@
 <script lang="ts">
-  import type { AppDocument } from '../core/slices/documents/state';
-  import type { DocumentId } from '../core/model/ids';
-  import Letter from './letter/Letter.svelte';
-  import Prose from './prose/Prose.svelte';
-  import Table from './table/Table.svelte';
-  import TideCurve from './tide/TideCurve.svelte';
+  import { manifestOf } from './manifests';
+  import Unknown from './unknown/View.svelte';
+  import type { PreviewProps, ViewProps } from './view';
+  import { previewOf, viewOf } from './views';
 
-  /** What a stand-in may ask of the desk. */
-  export interface StandInActions {
-    readonly keepDraft: (document: DocumentId, text: string) => void;
-    readonly save: (document: DocumentId) => void;
-    readonly beforeActing: (flush: () => void) => () => void;
-  }
+  /** The program that shows a document: in a window, or small and only to be looked at, without actions. */
+  let { document, text, day, actions, waits = false }: PreviewProps & Partial<ViewProps> = $props();
 
-  let {
-    document,
-    text,
-    day,
-    actions,
-    waits = false,
-  }: {
-    document: AppDocument;
-    /** The text to show: the draft, or else what was saved. */
-    text: string;
-    day: Date;
-    /** Absent where it is only looked at, as in a preview. */
-    actions?: StandInActions;
-    /** True while a draft of it is offered: then nothing is written to it. */
-    waits?: boolean;
-  } = $props();
+  const problem = $derived(manifestOf(document.kind)?.problem(text) ?? null);
+  const View = $derived(viewOf(document.kind));
+  const Preview = $derived(previewOf(document.kind));
 </script>
 
-{#if document.kind === 'tide-constants'}
-  <TideCurve {text} title={document.title} {day} />
-{:else if document.kind === 'table'}
-  <Table {text} title={document.title} />
-{:else if document.kind === 'letter' && actions}
-  <Letter
-    id={document.id}
-    {text}
-    title={document.title}
-    {waits}
-    onwrite={(written) => actions.keepDraft(document.id, written)}
-    onsave={() => actions.save(document.id)}
-    beforeActing={actions.beforeActing}
-  />
+{#if problem !== null}
+  <Unknown {document} {text} {day} why={problem} />
+{:else if actions}
+  <View {document} {text} {day} {actions} {waits} />
 {:else}
-  <Prose {text} />
+  <Preview {document} {text} {day} />
 {/if}

@@ -5,13 +5,22 @@
 import type { Wish } from '../commands/commands';
 import type { DeskOrder } from '../desk/order';
 import type { Notice } from '../host/notice';
+import type { WindowId } from '../model/ids';
 import type { Session } from '../session/session';
 import type { Binding } from './binding';
 import { targetFor, type Target, type TargetKind, type TargetTypes } from './target';
 
 /** What the page is asked for. */
 export type PageRequest =
-  { readonly type: 'open-dialog'; readonly dialog: DialogName } | { readonly type: 'export' };
+  | { readonly type: 'open-dialog'; readonly dialog: DialogName }
+  | { readonly type: 'export' }
+  /** Runs a program's own action on what a window shows, and says what it answers. */
+  | {
+      readonly type: 'run-program';
+      readonly kind: string;
+      readonly action: string;
+      readonly window: WindowId;
+    };
 export type DialogName = 'settings' | 'keys';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
@@ -33,7 +42,7 @@ export interface Words {
 }
 
 /** Where lists of actions put it. What puts away or ends is never all that scattered letters find. */
-export const GROUPS = ['find', 'put-away', 'end', 'surface', 'bring-back', 'page'] as const;
+export const GROUPS = ['find', 'put-away', 'end', 'surface', 'bring-back', 'program', 'page'] as const;
 export type Group = (typeof GROUPS)[number];
 
 /**

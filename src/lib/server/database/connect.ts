@@ -17,6 +17,7 @@ const ANSWER_MS = 20_000;
 export interface Database {
   readonly write: Kysely<Schema>;
   readonly read: Kysely<Schema>;
+  readonly url: string;
   end(): Promise<void>;
 }
 
@@ -24,7 +25,7 @@ export interface Database {
 export function connect(url: string): Database {
   const write = pool(url, WRITING);
   const read = pool(url, READING);
-  return { write, read, end: async () => void (await Promise.all([write.destroy(), read.destroy()])) };
+  return { write, read, url, end: async () => void (await Promise.all([write.destroy(), read.destroy()])) };
 }
 
 /** One connection without time-outs, for migrations. */

@@ -7,38 +7,36 @@ import { eventFrom, sessionFrom, storedSession } from '../../core/protocol/upcas
 import { run, type Database } from '../database/connect';
 import { isUnavailable, Unavailable } from '../database/trouble';
 import { GroupWriter } from './group-writer';
+import { OtherServers } from './other-servers';
+import { Publisher } from './publisher';
 import { Lane, type Appended, type Known } from './lane';
 import { digestOf } from './log-row';
 import { SessionCache, type StoredSession } from './session-cache';
 import { AFTER, KNOWN, LAST, LOAD, PRUNE, SNAPSHOT } from './statements';
-import { Subscribers } from './subscribers';
 
 /** After this many events a new snapshot is taken, so that no load replays many more than these. */
 export const EVENTS_PER_SNAPSHOT = 500;
 
+/** Batches that are read at once of what other servers wrote; who needs more reads on. */
+const MOST_TOLD = 100;
+
 /** How long the log is kept behind its snapshot, in days. */
 export const DAYS_KEPT = 30;
-
-/** What those who follow a session hear: batches that were stored, in order, or that the session is gone. */
-export type News = readonly Confirmation[] | 'gone';
-
-/** Where more than this many listen, what happens within so many ms is told at once. */
-const CROWD = 20;
-const GATHERED_MS = 20;
 
 /**
  * The append-only event log of every session. Event numbers are dense: a session's first event is 1. It is the
  * authority: a batch is decided here, in its session's lane, and nothing is acknowledged before it is on disk.
  */
 export class EventStore {
-  readonly subscribers = new Subscribers<News>();
+  readonly publisher = new Publisher();
+  readonly others: OtherServers;
   readonly #cache = new SessionCache();
   readonly #lanes = new Map<string, Lane>();
   readonly #writer: GroupWriter;
   readonly #snapshotting = new Set<string>();
   readonly #removing = new Set<string>();
-  /** What was stored and is about to be told. */
-  readonly #gathered = new Map<string, Confirmation[]>();
+  /** Sessions about which other servers told: up to which event that was read, and from which on it is to be. */
+  readonly #told = new Map<string, { upTo: number; next: number; reading: boolean }>();
   /** Events replayed by loads so far; what the snapshots keep small. */
   replayed = 0;
   /** Streams that are open. */
@@ -48,7 +46,24 @@ export class EventStore {
     readonly database: Database,
     readonly host: Host,
   ) {
-    this.#writer = new GroupWriter(database.write);
+    const others = new OtherServers(database.url, {
+      wrote: (session, first) => void this.#readWhatOthersWrote(session, first),
+      removed: (session) => this.#gone(session),
+      missed: () => {
+        for (const session of this.publisher.followed) this.publisher.tellMore(session);
+      },
+    });
+    this.others = others;
+    this.#writer = new GroupWriter(database.write, () => (others.any ? others.id : null));
+  }
+
+  /** Starts to hear of what other servers on the same database write. */
+  async hearOthers(): Promise<void> {
+    await this.others.open();
+  }
+
+  async close(): Promise<void> {
+    await this.others.close();
   }
 
   /** Stores a new session; answers false if the id is taken. */
@@ -81,8 +96,10 @@ export class EventStore {
           return session.numDeletedRows > 0n;
         }),
       );
-      this.#cache.forget(id);
-      if (removed) this.subscribers.publish(id, 'gone');
+      if (removed) {
+        this.#gone(id);
+        await this.others.sayRemoved(id).catch(() => undefined);
+      } else this.#cache.forget(id);
       return removed;
     } finally {
       this.#removing.delete(id);
@@ -177,23 +194,38 @@ export class EventStore {
     confirmations: readonly Confirmation[],
   ): void {
     this.#cache.keep(id, after);
-    if (confirmations.length > 0) this.#tell(id, confirmations);
+    if (confirmations.length > 0) this.publisher.tell(id, confirmations);
     const passed = (seq: number) => Math.floor(seq / EVENTS_PER_SNAPSHOT);
     if (passed(after.seq) > passed(before.seq)) void this.#takeSnapshot(id, after);
   }
 
-  /** Whoever gave the command is answered first; a crowd of listeners hears of several batches in one go. */
-  #tell(id: string, confirmations: readonly Confirmation[]): void {
-    const gathered = this.#gathered.get(id);
-    if (gathered) return void gathered.push(...confirmations);
-    this.#gathered.set(id, [...confirmations]);
-    const tell = () => {
-      const news = this.#gathered.get(id) ?? [];
-      this.#gathered.delete(id);
-      this.subscribers.publish(id, news);
-    };
-    if (this.subscribers.count(id) > CROWD) setTimeout(tell, GATHERED_MS);
-    else setImmediate(tell);
+  #gone(id: string): void {
+    this.#cache.forget(id);
+    this.publisher.tellGone(id);
+  }
+
+  /** Read once for all who follow the session, however often others tell of it meanwhile. */
+  async #readWhatOthersWrote(id: string, first: number): Promise<void> {
+    if (!this.publisher.isFollowed(id)) return void this.#told.delete(id);
+    const told = this.#told.get(id) ?? { upTo: 0, next: 0, reading: false };
+    this.#told.set(id, told);
+    const waiting = told.next > told.upTo;
+    if (first > told.upTo) told.next = waiting ? Math.min(told.next, first) : first;
+    if (told.reading) return;
+    told.reading = true;
+    try {
+      while (told.next > told.upTo) {
+        const written = await this.after(id, told.next - 1, MOST_TOLD);
+        const last = written.at(-1);
+        told.upTo = Math.max(told.next, last ? last.first + last.events.length - 1 : 0);
+        if (last) this.publisher.tell(id, written);
+      }
+    } catch {
+      // Whoever follows reads for itself then, and hears what is wrong.
+      this.publisher.tellMore(id);
+    } finally {
+      told.reading = false;
+    }
   }
 
   /** A snapshot only saves work: one that fails is taken the next time. */

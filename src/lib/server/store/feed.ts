@@ -1,5 +1,6 @@
 import type { Confirmation } from '../../core/replica/replica';
-import type { EventStore, News } from './event-store';
+import type { EventStore } from './event-store';
+import type { News } from './publisher';
 
 /** What a feed says: batches, that the session is gone, or that the page must load it afresh. */
 export type FeedMessage =
@@ -37,7 +38,7 @@ export class Feed {
     readonly outlet: Outlet,
   ) {
     this.#sent = after;
-    this.#unsubscribe = store.subscribers.subscribe(session, (news) => this.#hear(news));
+    this.#unsubscribe = store.publisher.subscribe(session, (news) => this.#hear(news));
   }
 
   /** Sends what was written down already; the reader may have more. */
@@ -53,10 +54,10 @@ export class Feed {
 
   #hear(news: News): void {
     if (news === 'gone') return this.#end({ type: 'gone' });
-    const [first] = news;
-    if (!first) return;
-    if (!this.#blocked && !this.#catchingUp && first.first === this.#sent + 1) return this.#send(news);
-    this.#behind ||= lastOf(news) > this.#sent;
+    const first = news === 'more' ? undefined : news[0];
+    if (!this.#blocked && !this.#catchingUp && first?.first === this.#sent + 1)
+      return this.#send(news as readonly Confirmation[]);
+    this.#behind ||= news === 'more' || lastOf(news) > this.#sent;
     if (!this.#blocked && this.#behind) void this.#catchUp();
   }
 

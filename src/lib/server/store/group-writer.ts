@@ -3,7 +3,7 @@ import { run } from '../database/connect';
 import type { Schema } from '../database/schema';
 import { isUnavailable } from '../database/trouble';
 import type { LogRow } from './log-row';
-import { WRITE, WRITE_ONE } from './statements';
+import { WRITE, WRITE_AND_TELL, WRITE_ONE } from './statements';
 
 /** Statements under way at once. */
 const WRITERS = 2;
@@ -26,7 +26,11 @@ export class GroupWriter {
   #running = 0;
   #scheduled = false;
 
-  constructor(readonly db: Kysely<Schema>) {}
+  /** @param teller in whose name other servers are told what was written; null while there are none. */
+  constructor(
+    readonly db: Kysely<Schema>,
+    readonly teller: () => string | null = () => null,
+  ) {}
 
   /**
    * Stores rows of one session, all of them or none. Answers whether the session is there.
@@ -86,10 +90,14 @@ export class GroupWriter {
       .flatMap((part) => part.rows)
       .sort((a, b) => (a.session < b.session ? -1 : a.session > b.session ? 1 : a.first - b.first));
     const [only] = rows;
+    const teller = this.teller();
+    const columns = () => transposed(rows.map(columnsOf));
     const stored =
-      rows.length === 1 && only
-        ? await run<Stored>(this.db, WRITE_ONE, columnsOf(only))
-        : await run<Stored>(this.db, WRITE, transposed(rows.map(columnsOf)));
+      teller !== null
+        ? await run<Stored>(this.db, WRITE_AND_TELL, [...columns(), teller])
+        : rows.length === 1 && only
+          ? await run<Stored>(this.db, WRITE_ONE, columnsOf(only))
+          : await run<Stored>(this.db, WRITE, columns());
     return new Set(stored.map(({ session_id }) => session_id));
   }
 }

@@ -23,6 +23,18 @@ export const WRITE = `
   join session s on s.id = b.session_id
   returning session_id`;
 
+/** The same, telling the other servers of it in the name of this one ($7). */
+export const WRITE_AND_TELL = `
+  with stored as (
+    insert into log (session_id, first_seq, event_count, id, digest, events)
+    select b.session_id, b.first_seq, b.event_count, b.id, b.digest, b.events::json
+    from unnest($1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::text[], $6::text[])
+      as b (session_id, first_seq, event_count, id, digest, events)
+    join session s on s.id = b.session_id
+    returning session_id, first_seq)
+  select session_id, pg_notify('key_fold', $7::text || ' wrote ' || session_id || ' ' || min(first_seq))
+  from stored group by session_id`;
+
 /** The same for a single batch ($1 … $6: its columns). */
 export const WRITE_ONE = `
   insert into log (session_id, first_seq, event_count, id, digest, events)

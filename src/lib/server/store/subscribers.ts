@@ -12,6 +12,11 @@ export class Subscribers<T> {
     };
   }
 
+  /** What somebody listens to. */
+  get topics(): string[] {
+    return [...this.#listeners.keys()];
+  }
+
   /** How many listen to a topic. */
   count(topic: string): number {
     return this.#listeners.get(topic)?.size ?? 0;

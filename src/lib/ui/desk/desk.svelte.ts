@@ -1,6 +1,7 @@
 import { createContext } from 'svelte';
 import { ACTIONS } from '../../core/actions/actions';
-import type { Invocation, Moment } from '../../core/actions/action';
+import type { Invocation, Moment, PageRequest } from '../../core/actions/action';
+import { programActions } from '../../core/actions/list/programs';
 import { Registry } from '../../core/actions/registry';
 import type { Target } from '../../core/actions/target';
 import { keyMapOf, type KeyMap } from '../../core/actions/views/key-map';
@@ -23,7 +24,9 @@ import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
 import { holdKeyOf } from '../../core/slices/settings/state';
-import { titleOf } from '../../core/slices/windows/selectors';
+import { titleOf, windowOf } from '../../core/slices/windows/selectors';
+import { shownText } from '../../core/slices/drafts/selectors';
+import { manifestOf, MANIFESTS } from '../../stand-ins/manifests';
 import { arrivedKey } from '../../client/arrived-key';
 import { download, downloadJson } from '../../client/download';
 import { learnFrom } from '../../client/key-labels.svelte';
@@ -77,7 +80,7 @@ export class Desk {
     storage: OutboxStorage,
     locked: () => void,
   ) {
-    this.registry = new Registry(ACTIONS, host);
+    this.registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)], host);
     this.link = new SessionLink(id, stored, host, new Outbox(storage, id), {
       changed: () => this.#changed(),
       refused: (detail) => this.say(TEXTS.refused(detail), true),
@@ -251,6 +254,14 @@ export class Desk {
     if (!this.#driving) this.#drive({ type: 'session-changed' });
   }
 
+  /** Lets a program do something with what a window shows, and says what it answers. */
+  #runProgram({ kind, action, window: id }: Extract<PageRequest, { type: 'run-program' }>): void {
+    const program = manifestOf(kind)?.actions.find((one) => one.id === action);
+    const window = windowOf(this.session, id);
+    if (program)
+      this.say(`${titleOf(window)}: ${program.run(shownText(this.session, window), new Date())}`, true);
+  }
+
   #carryOut(effect: Exclude<Effect, { type: 'submit' }>, event: Event | undefined): void {
     switch (effect.type) {
       case 'heard':
@@ -269,7 +280,7 @@ export class Desk {
       case 'cancel':
         return clearTimeout(this.#timers.get(effect.timer));
       case 'page':
-        return this.exportDocument();
+        return effect.request.type === 'export' ? this.exportDocument() : this.#runProgram(effect.request);
       case 'say': {
         const { text, urgent } = sayingText(effect.saying, this);
         if (text !== '') this.say(text, urgent);

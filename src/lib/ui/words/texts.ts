@@ -163,6 +163,7 @@ export const KEYS_TEXTS = {
     end: 'Ending',
     surface: 'The whole surface',
     'bring-back': 'Bringing back',
+    program: 'In programs',
     page: 'Key Fold',
   } as const satisfies Readonly<Record<Group, string>>,
   save: 'Save a letter',

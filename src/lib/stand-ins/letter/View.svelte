@@ -3,32 +3,14 @@
   import { CaretKeeper } from '../../client/caret-keeper';
   import { LONGEST_TEXT } from '../../core/model/limits';
   import { DraftKeeper } from './draft-keeper';
+  import type { ViewProps } from '../view';
   import { isSaveKey } from './save-key';
 
-  let {
-    id,
-    text,
-    title,
-    waits,
-    onwrite,
-    onsave,
-    beforeActing,
-  }: {
-    /** The document's id. */
-    id: string;
-    /** The text as the session has it: the draft, or else what was saved. */
-    text: string;
-    title: string;
-    /** True while a draft of it is offered: then nothing is written. */
-    waits: boolean;
-    onwrite: (text: string) => void;
-    onsave: () => void;
-    beforeActing: (flush: () => void) => () => void;
-  } = $props();
+  let { document, text, actions, waits }: ViewProps = $props();
 
   let written = $state(untrack(() => text));
   let area: HTMLTextAreaElement;
-  const keeper = new DraftKeeper((now) => onwrite(now));
+  const keeper = new DraftKeeper((now) => actions.keepDraft(document.id, now));
   const carets = new CaretKeeper(sessionStorage, location.pathname);
 
   // What another page wrote comes in here; what was just typed is not overwritten by its own echo.
@@ -37,14 +19,14 @@
     if (!keeper.waiting && incoming !== untrack(() => written)) written = incoming;
   });
   $effect(() => {
-    const end = beforeActing(() => keeper.flush());
+    const end = actions.beforeActing(() => keeper.flush());
     return () => {
       end();
       keeper.flush();
     };
   });
   $effect(() => {
-    const caret = carets.take(untrack(() => id));
+    const caret = carets.take(untrack(() => document.id));
     if (!caret) return;
     area.setSelectionRange(caret.start, caret.end);
     area.scrollTop = caret.scrollTop;
@@ -53,14 +35,14 @@
   function leavePage() {
     keeper.flush();
     const { selectionStart: start, selectionEnd: end, scrollTop } = area;
-    carets.keep(id, { start, end, scrollTop });
+    carets.keep(document.id, { start, end, scrollTop });
   }
 
   function save(event: KeyboardEvent) {
     if (!isSaveKey(event)) return;
     event.preventDefault();
     keeper.flush();
-    onsave();
+    actions.save(document.id);
   }
 </script>
 
@@ -74,6 +56,6 @@
   readonly={waits}
   maxlength={LONGEST_TEXT}
   data-takes-focus
-  aria-label={title}
+  aria-label={document.title}
   spellcheck="false"
   class="block size-full resize-none bg-transparent px-4 py-3 leading-relaxed outline-none"></textarea>

@@ -1,14 +1,15 @@
 <script lang="ts">
   import { csvParseRows } from 'd3-dsv';
+  import type { PreviewProps } from '../view';
 
-  let { text, title }: { text: string; title: string } = $props();
+  let { document, text }: PreviewProps = $props();
   const rows = $derived(csvParseRows(text));
   const [head, body] = $derived([rows[0] ?? [], rows.slice(1)]);
   const figure = /^[\d—]/;
 </script>
 
 <table class="w-full border-collapse text-[13px]">
-  <caption class="sr-only">{title}</caption>
+  <caption class="sr-only">{document.title}</caption>
   <thead>
     <tr class="border-b border-line text-left text-ink-soft">
       {#each head as name, index (index)}<th scope="col" class="px-2.5 py-1 font-semibold">{name}</th>{/each}

@@ -1,10 +1,9 @@
 <script lang="ts">
-  import { format } from 'date-fns';
-  import { scaleLinear } from 'd3-scale';
+  import type { PreviewProps } from '../view';
   import { line } from 'd3-shape';
   import { constituentsFrom, tideCurve, turnings, type Height } from './tide';
 
-  let { text, title, day }: { text: string; title: string; day: Date } = $props();
+  let { document, text, day }: PreviewProps = $props();
 
   const WIDTH = 600;
   const HEIGHT = 300;
@@ -15,8 +14,10 @@
   /** Half the width of a label at a turning of the tide. */
   const LABEL_REACH = 42;
 
-  const x = scaleLinear([0, HOURS], [MARGIN.left, WIDTH - MARGIN.right]);
-  const y = scaleLinear([0, 6], [HEIGHT - MARGIN.bottom, MARGIN.top]);
+  const HIGHEST = 6;
+  const x = (hour: number) => MARGIN.left + (hour / HOURS) * (WIDTH - MARGIN.left - MARGIN.right);
+  const y = (metres: number) =>
+    HEIGHT - MARGIN.bottom - (metres / HIGHEST) * (HEIGHT - MARGIN.top - MARGIN.bottom);
   const path = line<Height>(
     (point) => x(point.hour),
     (point) => y(point.height),
@@ -29,7 +30,8 @@
   const midnight = $derived(new Date(day).setHours(0, 0, 0, 0));
   const curve = $derived(tideCurve(constituentsFrom(text), midnight, HOURS));
   const waters = $derived(turnings(curve));
-  const clock = (hour: number) => format(new Date(midnight + hour * 3_600_000), 'HH:mm');
+  const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const clock = (hour: number) => time.format(new Date(midnight + hour * 3_600_000));
   const summary = $derived(
     waters
       .map(
@@ -43,7 +45,7 @@
   viewBox="0 0 {WIDTH} {HEIGHT}"
   class="block size-full"
   role="img"
-  aria-label="Tide at {title}: {summary}"
+  aria-label="Tide at {document.title}: {summary}"
 >
   {#each METRE_MARKS as metre (metre)}
     <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(metre)} y2={y(metre)} class="stroke-line-soft" />

@@ -1,5 +1,7 @@
 <script lang="ts">
-  let { text }: { text: string } = $props();
+  import type { PreviewProps } from '../view';
+
+  let { text }: PreviewProps = $props();
   const paragraphs = $derived(text.split(/\n\s*\n/));
 </script>
 

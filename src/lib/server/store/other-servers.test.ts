@@ -1,0 +1,95 @@
+/** Two servers on one database: whoever follows a session at one hears at once what is written at the other. */
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { describe, expect, it, onTestFinished } from 'vitest';
+import { flip } from '../../../../testing/batches';
+import { deskOf } from '../../../../testing/desks';
+import { useDatabase } from '../../../../tests/use-database';
+import { simulatedHost } from '../../core/host/simulated-host';
+import { EventStore } from './event-store';
+import type { News } from './publisher';
+
+const database = useDatabase();
+
+async function server(): Promise<EventStore> {
+  const store = new EventStore(database.db, simulatedHost);
+  onTestFinished(() => store.close());
+  await store.hearOthers();
+  return store;
+}
+
+/** Two servers that know of each other, and a session. */
+async function twoServers() {
+  const [one, other] = [await server(), await server()];
+  await expect.poll(() => one.others.any && other.others.any).toBe(true);
+  const id = `s-${randomUUID()}`;
+  await one.create(id, deskOf('a: a1 | b: b1'));
+  return { one, other, id };
+}
+
+/** What a server tells those who follow a session there. */
+function heardAt(store: EventStore, id: string): News[] {
+  const heard: News[] = [];
+  onTestFinished(store.publisher.subscribe(id, (news) => heard.push(news)));
+  return heard;
+}
+
+const firsts = (heard: readonly News[]) =>
+  heard.flatMap((news) => (typeof news === 'string' ? [] : news.map(({ first }) => first)));
+
+/** Breaks the connection on which a server listens. */
+const breakListening = () =>
+  sql`select pg_terminate_backend(pid) from pg_stat_activity where query ilike 'select pg_notify%' or query ilike 'listen%'`.execute(
+    database.db.read,
+  );
+
+describe('two servers', () => {
+  it('hear of what the other one wrote, as it was stored, once for each batch', async () => {
+    const { one, other, id } = await twoServers();
+    const heard = heardAt(other, id);
+    for (let n = 0; n < 5; n += 1) await one.append(id, flip(n % 2 ? 'a1' : 'b1'));
+    await expect.poll(() => firsts(heard)).toEqual([1, 2, 3, 4, 5]);
+    expect(heard.flat()[0]).toMatchObject({ events: [{ type: 'window-fronted', window: 'b1' }] });
+  });
+
+  it('read nothing of what nobody follows', async () => {
+    const { one, other, id } = await twoServers();
+    const followed = `s-${randomUUID()}`;
+    await one.create(followed, deskOf('a: a1 | b: b1'));
+    const heard = heardAt(other, followed);
+    const read: string[] = [];
+    const { after } = other;
+    other.after = (session, seq, most) => {
+      read.push(session);
+      return after.call(other, session, seq, most);
+    };
+    await one.append(id, flip('b1'));
+    await one.append(followed, flip('b1'));
+    await expect.poll(() => firsts(heard)).toEqual([1]);
+    expect(new Set(read)).toEqual(new Set([followed]));
+  });
+
+  it('hear that a session is gone', async () => {
+    const { one, other, id } = await twoServers();
+    const heard = heardAt(other, id);
+    await one.remove(id);
+    await expect.poll(() => heard).toContain('gone');
+  });
+
+  it('look again after the connection between them was lost', async () => {
+    const { one, other, id } = await twoServers();
+    const heard = heardAt(other, id);
+    await breakListening();
+    await one.append(id, flip('b1'));
+    await expect.poll(() => heard).toContain('more');
+    await one.append(id, flip('a1'));
+    await expect.poll(() => firsts(heard)).toContain(2);
+  });
+});
+
+describe('a server that is alone', () => {
+  it('tells nobody', async () => {
+    const alone = await server();
+    expect(alone.others.any).toBe(false);
+  });
+});

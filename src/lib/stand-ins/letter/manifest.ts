@@ -1,0 +1,21 @@
+import type { Manifest } from '../manifest';
+
+/** Plain text to write. */
+export const letter: Manifest = {
+  kind: 'letter',
+  name: 'Letter',
+  problem: () => null,
+  actions: [
+    {
+      id: 'count-words',
+      title: 'Count the words of the letter',
+      synonyms: ['how many words', 'length'],
+      run: (text) => {
+        const count = [...new Intl.Segmenter('en', { granularity: 'word' }).segment(text)].filter(
+          ({ isWordLike }) => isWordLike,
+        ).length;
+        return count === 1 ? '1 word' : `${count} words`;
+      },
+    },
+  ],
+};

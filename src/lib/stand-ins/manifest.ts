@@ -1,0 +1,17 @@
+/** What is to be known of a program without seeing it. Its view is apart, so that the server imports no screen. */
+import type { Program } from '../core/actions/list/programs';
+
+export interface Manifest extends Program {
+  /** What is wrong with a document's text, in words; null if it is one of this kind. */
+  readonly problem: (text: string) => string | null;
+  readonly actions: readonly ProgramAction[];
+}
+
+/** Something that a program can do with the text of a window, without the person going there. */
+export interface ProgramAction {
+  readonly id: string;
+  readonly title: string;
+  readonly synonyms: readonly string[];
+  /** What it answers, in a sentence. */
+  readonly run: (text: string, now: Date) => string;
+}

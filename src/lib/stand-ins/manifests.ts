@@ -1,0 +1,12 @@
+/** The programs that ship with Key Fold. A new one is a line here, and one in `views.ts`. */
+import { letter } from './letter/manifest';
+import type { Manifest } from './manifest';
+import { prose } from './prose/manifest';
+import { table } from './table/manifest';
+import { tideConstants } from './tide-constants/manifest';
+
+export const MANIFESTS: readonly Manifest[] = [tideConstants, table, letter, prose];
+
+/** The program that shows documents of a kind; undefined if there is none. */
+export const manifestOf = (kind: string): Manifest | undefined =>
+  MANIFESTS.find((manifest) => manifest.kind === kind);
