@@ -1,7 +1,7 @@
 /** Two servers on one database: whoever follows a session at one hears at once what is written at the other. */
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import { describe, expect, it, onTestFinished } from 'vitest';
+import { describe, expect, it, onTestFinished, vi } from 'vitest';
 import { flip } from '../../../../testing/batches';
 import { deskOf } from '../../../../testing/desks';
 import { useDatabase } from '../../../../tests/use-database';
@@ -57,16 +57,11 @@ describe('two servers', () => {
     const followed = `s-${randomUUID()}`;
     await one.create(followed, deskOf('a: a1 | b: b1'));
     const heard = heardAt(other, followed);
-    const read: string[] = [];
-    const { after } = other;
-    other.after = (session, seq, most) => {
-      read.push(session);
-      return after.call(other, session, seq, most);
-    };
+    const read = vi.spyOn(other, 'after');
     await one.append(id, flip('b1'));
     await one.append(followed, flip('b1'));
     await expect.poll(() => firsts(heard)).toEqual([1]);
-    expect(new Set(read)).toEqual(new Set([followed]));
+    expect(new Set(read.mock.calls.map(([session]) => session))).toEqual(new Set([followed]));
   });
 
   it('hear that a session is gone', async () => {

@@ -30,7 +30,7 @@
   let pageHeight = $state(innerHeight);
   const scroll = new ListScroll();
 
-  // Reckoned, not measured: measuring would make the browser lay the page out in the middle of a step.
+  // Calculated, not measured: measuring would make the browser lay the page out in the middle of a step.
   const viewHeight = $derived(pageHeight - SWITCHER_FRAME);
   const unfolded = $derived(unfoldedRow(switcher));
   const perLine = $derived(leavesPerLine(pageWidth));
