@@ -1,6 +1,14 @@
 /** Serves the build. Ends when the script that started it ends, even if that was killed. */
 import { once } from 'node:events';
+import compression from 'compression';
 import { answerClientError, wellFormed, withProblem } from './lib/well-formed.mjs';
+
+/** Pages and documents go out compressed; a stream must not wait until there is enough to compress. */
+const compress = compression({
+  filter: (request, response) =>
+    !String(response.getHeader('content-type')).startsWith('text/event-stream') &&
+    compression.filter(request, response),
+});
 
 try {
   const { server } = await import('../build/index.js');
@@ -10,7 +18,9 @@ try {
   http.removeAllListeners('request');
   http.on(
     'request',
-    (request, response) => wellFormed(request, response) && application(request, withProblem(response)),
+    (request, response) =>
+      wellFormed(request, response) &&
+      compress(request, response, () => application(request, withProblem(response))),
   );
   http.on('clientError', answerClientError);
   if (!http.listening) await once(http, 'listening');

@@ -25,14 +25,14 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
       null,
     );
 
-  /** What the foot line calls the key that steps: its label, or `key` and where it is. */
+  /** What the foot line at rest calls the key that steps, after the hold key: its label, or `key` and where it is. */
   const stepLabel = (sitting: Sitting) =>
     sitting.page.evaluate(
       () =>
         document
-          .querySelector('footer button[aria-label$=" older application"]')
+          .querySelector('footer button[aria-label$=" Older application"]')
           ?.getAttribute('aria-label')
-          ?.split(' ')[0],
+          ?.split(' ')[1],
       null,
     );
 
@@ -107,11 +107,11 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
     await chord('KeyS');
     // Longer than it takes until a held key is explained.
     await sitting.page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 400)), null);
-    expect((await sitting.screen()).foot).toMatch(/^hold$/m);
+    expect((await sitting.screen()).foot).toMatch(/^Alt$/m);
     await seat.keyboard.tap('Escape');
     await chord('KeyS');
     await expect.poll(() => sitting.front()).toBe('b1');
-    expect((await sitting.screen()).foot).toMatch(/^hold$/m);
+    expect((await sitting.screen()).foot).toMatch(/^Alt$/m);
   });
 
   describe('where Alt with Shift goes on to the next layout', () => {

@@ -29,6 +29,7 @@ export interface Screen {
   readonly legend: string;
   readonly foot: string;
   readonly status: string;
+  /** Whether the settings, or another dialog that is not the switcher, are open and have the keys. */
   readonly settings: boolean;
   /** The text in the field that has the focus; null if it is none. */
   readonly typing: string | null;
@@ -147,7 +148,9 @@ function lookAtScreen(): Screen {
     legend: shown ? text('[role=dialog] [data-says]') : '',
     foot: text('footer'),
     status: text('[role=status]'),
-    settings: [...document.querySelectorAll('[role=dialog]')].some((each) => each !== dialog),
+    settings: [...document.querySelectorAll('[role=dialog]')].some(
+      (each) => each !== dialog && each.contains(document.activeElement),
+    ),
     typing:
       focused instanceof HTMLTextAreaElement || focused instanceof HTMLInputElement ? focused.value : null,
     hasFocus: document.hasFocus(),

@@ -6,11 +6,10 @@
   import { followKeyboard } from '../../client/key-labels.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Surface from '../surface/Surface.svelte';
-  import SettingsDialog from '../settings/SettingsDialog.svelte';
   import Switcher from '../switcher/Switcher.svelte';
   import { applyTheme } from '../theme/theme';
   import { Desk, provideDesk } from './desk.svelte';
-  import KeysDialog from '../keys/KeysDialog.svelte';
+  import DeskDialog from './DeskDialog.svelte';
   import { ACCESS_PAGE } from '../../client/session-api';
 
   let { id, stored }: { id: string; stored: { session: Session; seq: number } } = $props();
@@ -62,7 +61,6 @@
     <Switcher {desk} switcher={desk.switcher} {now} />
   {/if}
   <FootLine {desk} {now} />
-  {#if desk.dialog === 'settings'}<SettingsDialog {desk} />{/if}
-  {#if desk.dialog === 'keys'}<KeysDialog />{/if}
+  <DeskDialog />
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { format } from 'date-fns';
+  import { clockText } from '../words/times';
   import { LEGENDS } from '../../core/actions/views/legend';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { askingWindows } from '../../core/slices/recency/selectors';
@@ -90,5 +90,5 @@
     >{TEXTS.openSwitcher}</button
   >
   <span class="shrink-0 text-bar-soft">{TEXTS.workspace(workspace)}</span>
-  <time class="shrink-0 font-mono text-xs">{format(now, 'EEE d MMM HH:mm')}</time>
+  <time class="shrink-0 font-mono text-xs">{clockText(now)}</time>
 </footer>

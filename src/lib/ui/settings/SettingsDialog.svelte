@@ -6,12 +6,12 @@
   import { catalogueOf } from '../../core/search/session-catalogue';
   import { HOME_PAGE, sessionAddress, sessionPage, SESSIONS } from '../../client/session-api';
   import { strongest } from '../../core/search/search';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
 
   import KeyboardSetting from './KeyboardSetting.svelte';
 
-  let { desk }: { desk: Desk } = $props();
+  const desk = deskHere();
 
   const settings = $derived(desk.session.settings);
   const learned = $derived(strongest(desk.session.learned, new Date().toISOString()));

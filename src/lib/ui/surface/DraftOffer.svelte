@@ -1,6 +1,6 @@
 <script lang="ts">
   import { find } from '../../core/model/table';
-  import { formatDistanceStrict } from 'date-fns';
+  import { durationText } from '../words/times';
   import type { DocumentId, WindowId } from '../../core/model/ids';
   import type { Desk } from '../desk/desk.svelte';
   import Choices from '../parts/Choices.svelte';
@@ -9,7 +9,7 @@
   let { desk, id, document, day }: { desk: Desk; id: WindowId; document: DocumentId; day: Date } = $props();
 
   const draft = $derived(find(desk.session.drafts, document));
-  const ago = $derived(draft ? formatDistanceStrict(new Date(draft.at), day) : '');
+  const ago = $derived(draft ? durationText(draft.at, day) : '');
   const answer = (given: 'take-up' | 'drop') => () =>
     desk.answer({ type: 'answer-draft', window: id, answer: given });
 </script>

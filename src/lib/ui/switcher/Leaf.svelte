@@ -1,6 +1,6 @@
 <script lang="ts">
   import { standingText } from '../../core/switcher/standing-text';
-  import { formatDistanceStrict } from 'date-fns';
+  import { durationText } from '../words/times';
   import { usedAt } from '../../core/model/order';
   import { activeTab, titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { documentOf } from '../../core/slices/documents/selectors';
@@ -37,7 +37,7 @@
   const text = $derived(shownText(desk.session, window));
   const standing = $derived(standingOfWindow(desk.session, id).map(standingText));
   const used = $derived(usedAt(desk.session.recent.windows, id));
-  const ago = $derived(used === null ? TEXTS.neverUsed : formatDistanceStrict(new Date(used), now));
+  const ago = $derived(used === null ? TEXTS.neverUsed : TEXTS.ago(durationText(used, now, 'short')));
 </script>
 
 <div

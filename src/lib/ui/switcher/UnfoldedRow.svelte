@@ -1,6 +1,6 @@
 <script lang="ts">
   import { standingText } from '../../core/switcher/standing-text';
-  import { formatDistanceStrict } from 'date-fns';
+  import { durationText } from '../words/times';
   import { untrack } from 'svelte';
   import { usedAt } from '../../core/model/order';
   import { splitTitles } from '../../core/layout/similar-titles';
@@ -80,7 +80,7 @@
     <Monogram {application} />
     <b class="text-base font-[650]">{application.name}</b>
     <span class="text-ink-soft">
-      {[TEXTS.windows(row.leaves.length), lastUse && TEXTS.used(formatDistanceStrict(new Date(lastUse), now))]
+      {[TEXTS.windows(row.leaves.length), lastUse && TEXTS.used(durationText(lastUse, now))]
         .filter(Boolean)
         .join(' · ')}
     </span>

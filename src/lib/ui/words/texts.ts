@@ -42,6 +42,7 @@ export const TEXTS = {
   results: 'results',
   windows: (count: number) => (count === 1 ? '1 window' : `${count} windows`),
   used: (ago: string) => `used ${ago} ago`,
+  ago: (duration: string) => `${duration} ago`,
   neverUsed: 'not used yet',
   noWindows: 'No windows. Choosing it opens one.',
   nothingRuns: (searchChord: string) => `Nothing is running. ${searchChord} finds and opens anything.`,
@@ -67,6 +68,7 @@ export const TEXTS = {
   setAside: 'A change could not be stored and was set aside: Settings has it, to send again or export',
   asideCount: (count: number) =>
     count === 1 ? '1 change was not stored' : `${count} changes were not stored`,
+  notLoaded: 'This cannot be opened while the server cannot be reached.',
   gone: 'This desk was deleted. Nothing that you do here is kept any more.',
   controlLeft: 'Control cannot be the hold key: it would take copy and paste. The hold key is Alt now.',
   notKept: 'This browser’s storage is full: changes would not survive a reload until they are sent',

@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { onMount, type Component } from 'svelte';
+  import type { DialogName } from '../../core/actions/action';
+  import { TEXTS } from '../words/texts';
+  import { deskHere } from './desk.svelte';
+
+  /** The dialog that is open. Its code comes after the page, but before it is asked for. */
+  const DIALOGS: Readonly<Record<DialogName, () => Promise<{ default: Component }>>> = {
+    settings: () => import('../settings/SettingsDialog.svelte'),
+    keys: () => import('../keys/KeysDialog.svelte'),
+  };
+  /** Long after the page is there, in ms, and before anybody has opened anything. */
+  const LATER_MS = 1_500;
+
+  const desk = deskHere();
+  let loaded = $state.raw<Partial<Record<DialogName, Component>>>({});
+  const Shown = $derived(desk.dialog === null ? undefined : loaded[desk.dialog]);
+
+  async function load(name: DialogName): Promise<boolean> {
+    const dialog = await DIALOGS[name]().catch(() => null);
+    if (dialog) loaded = { ...loaded, [name]: dialog.default };
+    return dialog !== null;
+  }
+
+  onMount(() => {
+    const timer = setTimeout(
+      () => (Object.keys(DIALOGS) as DialogName[]).forEach((name) => void load(name)),
+      LATER_MS,
+    );
+    return () => clearTimeout(timer);
+  });
+
+  $effect(() => {
+    if (desk.dialog !== null && !loaded[desk.dialog]) void loadNow(desk.dialog);
+  });
+
+  async function loadNow(name: DialogName) {
+    if ((await load(name)) || desk.dialog !== name) return;
+    desk.dialog = null;
+    desk.say(TEXTS.notLoaded, true);
+  }
+</script>
+
+{#if Shown}<Shown />{/if}
