@@ -1,6 +1,7 @@
 import { request } from 'node:http';
 import { randomUUID } from 'node:crypto';
 import Ajv2020 from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
 import { describe, expect, inject, it } from 'vitest';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { createSession, storedSession } from './support/browser';
@@ -82,7 +83,7 @@ describe('bad input is a problem that names the field, and nothing changes', () 
 describe('the session document', () => {
   it('comes back as it went in, and both conform to the schema that is served', async () => {
     const schema = (await (await fetch(url('/session-document.schema.json'))).json()) as object;
-    const conforms = new Ajv2020().compile(schema);
+    const conforms = addFormats(new Ajv2020()).compile(schema);
     const id = await createSession(demo);
     const exported: unknown = await (await fetch(url(`/api/sessions/${id}/document`))).json();
     expect(exported).toEqual(demo);

@@ -4,6 +4,7 @@
  */
 import { request } from 'node:http';
 import Ajv2020 from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
 import { expect, inject, it } from 'vitest';
 import schema from '../src/lib/core/formats/session-document.schema.json';
 import { problemsOf } from '../src/lib/core/session/session';
@@ -17,7 +18,7 @@ const SEED = Number(process.env.HOSTILE_SEED ?? 20261125);
 /** A session is used for so many inputs, so that it gets into all sorts of states. */
 const INPUTS_PER_SESSION = 100;
 
-const conforms = new Ajv2020().compile(schema);
+const conforms = addFormats(new Ajv2020()).compile(schema);
 
 interface Answer {
   readonly status: number;

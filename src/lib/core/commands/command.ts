@@ -13,8 +13,6 @@ import type { Settings } from '../slices/settings/state';
 /** The kinds of fields, and the types of their values. */
 export interface FieldTypes {
   readonly window: WindowId;
-  /** Those of them that are gone are skipped. */
-  readonly windows: readonly WindowId[];
   readonly application: ApplicationId;
   readonly document: DocumentId;
   readonly tab: TabId;

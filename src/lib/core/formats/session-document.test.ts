@@ -1,4 +1,5 @@
 import Ajv2020 from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
@@ -11,7 +12,7 @@ import schema from './session-document.schema.json';
 
 const demo = ellavane(new Date(START));
 // Ajv is an independent implementation of JSON Schema, draft 2020-12.
-const conforms = new Ajv2020({ allErrors: true }).compile(schema);
+const conforms = addFormats(new Ajv2020({ allErrors: true })).compile(schema);
 
 describe('the demo', () => {
   it('is a document of the schema and a valid session', () => {

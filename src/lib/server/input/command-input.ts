@@ -4,7 +4,7 @@ import type { Field, FieldKind } from '../../core/commands/command';
 import { COMMANDS } from '../../core/commands/commands';
 import { GeometryInput } from './geometry-input';
 import { IsOne, type ClassConstructor } from './nested';
-import { IsId, IsIdList, IsInstant, IsLetters, IsNewId, IsText, IsTitle, OrNull } from './rules';
+import { IsId, IsInstant, IsLetters, IsNewId, IsText, IsTitle, OrNull } from './rules';
 import { SettingsInput } from './settings-input';
 
 class CommandInput {
@@ -16,7 +16,6 @@ class CommandInput {
 /** The rules for each kind of field. */
 const RULES: Readonly<Record<FieldKind, () => readonly PropertyDecorator[]>> = {
   window: () => [IsId()],
-  windows: () => [IsIdList()],
   application: () => [IsId()],
   document: () => [IsId()],
   tab: () => [IsId()],

@@ -1,4 +1,5 @@
 import Ajv2020 from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
 import { describe, expect, it } from 'vitest';
 import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
@@ -83,7 +84,7 @@ describe('a batch', () => {
 describe('a session document', () => {
   const demo = ellavane(new Date('2026-11-24T06:12:00.000Z'));
   const [first, ...others] = demo.windows;
-  const conforms = new Ajv2020().compile(schema);
+  const conforms = addFormats(new Ajv2020()).compile(schema);
 
   it('comes in and goes out the same', () => {
     expect(toDocument(sessionFrom(JSON.parse(JSON.stringify(demo))))).toEqual(demo);

@@ -20,8 +20,11 @@ export const IsId = () =>
 export const IsIdList = () =>
   IsA(
     'isIdList',
-    (value) => Array.isArray(value) && value.every((id) => typeof id === 'string' && ID_PATTERN.test(id)),
-    'must be a list of ids: lower-case letters, digits and hyphens',
+    (value) =>
+      Array.isArray(value) &&
+      new Set(value).size === value.length &&
+      value.every((id) => typeof id === 'string' && ID_PATTERN.test(id)),
+    'must be a list of different ids: lower-case letters, digits and hyphens',
   );
 
 /** An id made by the browser. */

@@ -141,13 +141,16 @@ function IsPlaces(): PropertyDecorator {
   );
 }
 
+/** What is wrong with the shape of a document; an empty list for one that keeps the JSON Schema. */
+export const shapeProblems = (value: unknown): FieldProblem[] => problemsWith(SessionDocumentInput, value);
+
 /**
  * The session that a document describes.
  * @throws Problem `not-a-session-document` that names every field that is wrong, or the parts that do not fit
  * together; `session-too-large` for one that could not be exported again.
  */
 export function sessionFrom(value: unknown): Session {
-  const problems = problemsWith(SessionDocumentInput, value);
+  const problems = shapeProblems(value);
   if (problems.length === 0) {
     const document = value as SessionDocument;
     problems.push(...misfits(document));

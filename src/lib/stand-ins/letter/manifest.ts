@@ -8,7 +8,7 @@ export const letter: Manifest = {
   actions: [
     {
       id: 'count-words',
-      title: 'Count the words of the letter',
+      title: 'Count the words',
       synonyms: ['how many words', 'length'],
       run: (text) => {
         const count = [...new Intl.Segmenter('en', { granularity: 'word' }).segment(text)].filter(

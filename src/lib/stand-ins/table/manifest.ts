@@ -9,7 +9,7 @@ export const table: Manifest = {
   actions: [
     {
       id: 'count-rows',
-      title: 'Count the rows of the table',
+      title: 'Count the rows',
       synonyms: ['how many rows', 'lines'],
       run: (text) => {
         const count = Math.max(0, csvParseRows(text).length - 1);

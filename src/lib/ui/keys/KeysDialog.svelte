@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
+  import type { Invocation } from '../../core/actions/action';
   import { keyList } from '../../core/actions/views/key-list';
   import { holdKeyOf } from '../../core/slices/settings/state';
   import { deskHere } from '../desk/desk.svelte';
@@ -20,6 +21,9 @@
     PageDown: 'Page ↓',
     PageUp: 'Page ↑',
   };
+  /** The keys that have names, each of which but the first of all is another way. */
+  const alternatives = (invocation: Invocation, names: readonly string[]) =>
+    names.map((name, nth) => ({ name, first: nth === 0 && desk.keys.chordOf(invocation) === null }));
   const sign = (name: string) => name.replace(/\w+$/, (key) => KEY_SIGNS[key] ?? key);
 </script>
 
@@ -42,7 +46,10 @@
                 <li class="flex items-baseline gap-2 py-0.5 text-[13px]">
                   <span class="flex w-40 shrink-0 flex-wrap gap-1">
                     <Chord action={invocation.action} />
-                    {#each names as name (name)}<Key label={sign(name)} />{/each}
+                    {#each alternatives(invocation, names) as { name, first } (name)}
+                      {#if !first}<span class="text-ink-soft">{KEYS_TEXTS.or}</span>{/if}
+                      <Key label={sign(name)} />
+                    {/each}
                   </span>
                   <span class={not ? 'text-ink-soft' : ''}>
                     {title}

@@ -51,9 +51,6 @@ export const TEXTS = {
   goesToLast: 'goes to what was used last',
   undoes: (what: string) => `undoes: ${what}`,
   reopens: (name: string) => `reopens ${name}`,
-  holdThen: 'then …',
-  hold: 'Hold',
-  forMore: 'for more',
   release: 'Release',
   findsAnything: 'finds and opens anything',
   inFront: (name: string) => `${name}, in front`,
@@ -84,7 +81,6 @@ export const TEXTS = {
     `Unsaved changes in ${listed.format(titles)}: save, discard or keep open?`,
   askingCount: (count: number) =>
     count === 1 ? '1 window needs an answer' : `${count} windows need an answer`,
-  nothingAsks: 'No window needs an answer.',
   askingText: 'This window has unsaved changes.',
   save: 'Save',
   drop: 'Discard',
@@ -158,7 +154,7 @@ export const ACCESS_TEXTS = {
 export const KEYS_TEXTS = {
   title: 'Keys and help',
   hint: (hold: string) =>
-    `Hold ${hold} and press the key. What cannot be done right now says why. Typing in the open switcher searches everything.`,
+    `Keep ${hold} down and press the key. Keys without ${hold} are those of the open switcher, where typing searches everything. What cannot be done right now says why.`,
   groups: {
     find: 'Finding',
     'put-away': 'Putting away',
@@ -170,6 +166,6 @@ export const KEYS_TEXTS = {
   } as const satisfies Readonly<Record<Group, string>>,
   save: 'Save a letter',
   saveKey: 'S',
-  inSwitcher: 'in the switcher',
+  or: 'or',
   close: 'Close',
 } as const;
