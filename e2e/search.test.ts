@@ -142,6 +142,30 @@ describe('a switcher that stays', () => {
     expect(await person.frontName()).toBe('a1 — A');
   });
 
+  it('shows all keys on F1 or Alt H, with what cannot be done now and why, and gives the keys back', async () => {
+    const person = await at(atDesk('a: a1* a2- | b: b1'));
+    const list = person.page.getByRole('dialog', { name: 'Keys and help' });
+    for (const open of [() => person.press('F1'), () => person.chord('H')]) {
+      await open();
+      await list.getByText('Nothing to put back.').waitFor();
+      await list.getByText('Restore all windows of the front application').waitFor();
+      expect(
+        await list.getByRole('listitem').filter({ hasText: 'Minimise the front window' }).innerText(),
+      ).toMatch(/^Alt\s+Z\s/);
+      await person.press('Escape');
+      await list.waitFor({ state: 'detached' });
+    }
+    await person.page.keyboard.type('x');
+    expect(await person.page.locator('#window-a1 textarea').inputValue()).toContain('x');
+    await person.chord('B');
+    await person.window('a2 — A').waitFor({ state: 'attached' });
+    await person.chord('Shift+B');
+    expect(await person.frontName()).toBe('a — A');
+    await person.chord('C');
+    await person.page.getByRole('contentinfo').getByRole('button', { name: 'reopens a' }).click();
+    expect(await person.frontName()).toBe('a — A');
+  });
+
   it('offers to the pointer what the keys do, and leaves the keys where they are', async () => {
     const person = await at(atDesk('a: a1 | b: b1 | c: c1 c2'));
     const foot = person.page.getByRole('contentinfo');

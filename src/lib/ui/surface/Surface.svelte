@@ -76,7 +76,7 @@
   bind:clientHeight={height}
   aria-label={TEXTS.surface}
   tabindex="-1"
-  class="creased relative isolate min-h-0 flex-1 overflow-hidden outline-none contain-strict"
+  class="creased relative isolate min-h-0 flex-1 overflow-hidden outline-none contain-strict will-change-transform"
 >
   <h1 class="sr-only">{desk.session.title}</h1>
   <div class={desk.glancing ? 'glanced-through' : ''}>

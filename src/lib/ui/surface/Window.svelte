@@ -22,7 +22,7 @@
   const name = $derived(windowName(desk.session, window));
   const unsaved = $derived(isUnsaved(desk.session, window));
 
-  const EXPOSED = 'rounded-xs border bg-paper will-change-transform';
+  const EXPOSED = 'rounded-xs border bg-paper';
   const FRONT = 'border-ink shadow-[4px_5px_0_#1d2b3638]';
   const BEHIND = 'border-line shadow-[2px_3px_0_#1d2b361f]';
   /** The actions that a front window has buttons for. */
@@ -75,7 +75,7 @@
       </span>
     {/if}
   </header>
-  <div class="flex min-h-0 flex-col">
+  <div class={['flex min-h-0 flex-col contain-strict', sheet.deep && '[content-visibility:hidden]']}>
     {#if isAsking(window)}
       <Question {desk} id={window.id} />
     {:else if window.offeringDraft}

@@ -47,6 +47,13 @@ describe('the windows of the surface', () => {
     expect(kept).toEqual(names.slice(-40));
   });
 
+  it('are painted with their content near the top of the pile, deeper down as frames', () => {
+    const names = Array.from({ length: 20 }, (_, n) => `a${n}`);
+    const { sheets } = new SurfaceWindows().of(spread(deskOf(`a: ${names.join(' ')}`)), SURFACE);
+    expect(sheets.filter(({ showing }) => showing === 'exposed')).toHaveLength(20);
+    expect(sheets.filter(({ deep }) => !deep).map(({ window }) => window.id)).toEqual(names.slice(0, 12));
+  });
+
   it('are touched only where something changed', () => {
     const surface = new SurfaceWindows();
     const person = new Person(spread(deskOf('a: a1 | b: b1 | c: c1')));

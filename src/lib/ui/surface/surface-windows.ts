@@ -20,6 +20,8 @@ export interface Sheet {
   readonly showing: 'exposed' | 'covered' | 'away';
   /** Its layer among the exposed; null if it is none of them. */
   readonly layer: number | null;
+  /** Exposed, but so deep in the pile that little of it shows: only its frame is painted. */
+  readonly deep: boolean;
 }
 
 /** A covered window without content: there by name alone. */
@@ -30,6 +32,8 @@ export interface CoveredName {
 
 /** Windows that keep their content, at most, unless more are exposed. */
 const MOST_KEPT = 40;
+/** Windows from the top of the pile that are painted with their content. */
+const MOST_PAINTED = 12;
 
 /**
  * The windows of a session for the surface to draw. Entries that did not change keep their identity from one call
@@ -58,6 +62,7 @@ export class SurfaceWindows {
       pile.filter((window) => exposed.has(window)).map(({ id }) => id),
       this.#layers,
     );
+    const painted = new Set(pile.filter((window) => exposed.has(window)).slice(-MOST_PAINTED));
     this.#kept = this.#keep(session, exposed);
 
     const sheets = new Map<WindowId, Sheet>();
@@ -67,7 +72,8 @@ export class SurfaceWindows {
       const away = !isVisible(session, window);
       const showing = away ? 'away' : exposed.has(window) ? 'exposed' : 'covered';
       const layer = this.#layers.get(id) ?? null;
-      sheets.set(id, this.#same({ window, front: session.front === id, showing, layer }));
+      const deep = showing === 'exposed' && !painted.has(window) && window !== front;
+      sheets.set(id, this.#same({ window, front: session.front === id, showing, layer, deep }));
     }
     this.#sheets = sheets;
     const covered = pile.filter(({ id }) => !sheets.has(id)).map((window) => this.#name(session, window));
@@ -90,7 +96,8 @@ export class SurfaceWindows {
       before?.window === now.window &&
       before.front === now.front &&
       before.showing === now.showing &&
-      before.layer === now.layer;
+      before.layer === now.layer &&
+      before.deep === now.deep;
     return same ? before : now;
   }
 

@@ -1,5 +1,5 @@
 /** Moving the highlight, and what else the open switcher understands. */
-import type { Step } from '../../desk/order';
+import type { DeskOrder, Step } from '../../desk/order';
 import { action, ordersDesk, type Action } from '../action';
 import { heldEither, inList, inRows, type Binding } from '../binding';
 
@@ -50,7 +50,7 @@ export const previousWindow = step(
 /** Rows that Page Up and Page Down move by. */
 export const PAGE_ROWS = 5;
 
-const jump = (id: string, title: string, rows: number, key: Binding): Action =>
+const jump = (id: string, title: string, order: DeskOrder, key: Binding): Action =>
   action({
     id,
     group: 'find',
@@ -59,26 +59,17 @@ const jump = (id: string, title: string, rows: number, key: Binding): Action =>
     searched: false,
     words: { title, short: title.toLowerCase(), synonyms: [] },
     keys: [key],
-    offer: () => ordersDesk({ type: 'jump', rows }),
+    offer: () => ordersDesk(order),
   });
 
-const jumpLeaf = (to: 'first' | 'last', title: string, key: Binding): Action =>
-  action({
-    id: `${to}-window`,
-    group: 'find',
-    press: 'repeats',
-    acts: 'nothing',
-    searched: false,
-    words: { title, short: title.toLowerCase(), synonyms: [] },
-    keys: [key],
-    offer: () => ordersDesk({ type: 'jump-leaf', to }),
-  });
+const byRows = (rows: number): DeskOrder => ({ type: 'jump', rows });
+const toLeaf = (to: 'first' | 'last'): DeskOrder => ({ type: 'jump-leaf', to });
 
 export const JUMPS: readonly Action[] = [
-  jump('rows-down', 'Five rows down', PAGE_ROWS, inList('PageDown')),
-  jump('rows-up', 'Five rows up', -PAGE_ROWS, inList('PageUp')),
-  jump('first-row', 'First row', -Infinity, inRows('Home', false)),
-  jump('last-row', 'Last row', Infinity, inRows('End', false)),
-  jumpLeaf('first', 'First window of the row', inRows('Home', true)),
-  jumpLeaf('last', 'Last window of the row', inRows('End', true)),
+  jump('rows-down', 'Five rows down', byRows(PAGE_ROWS), inList('PageDown')),
+  jump('rows-up', 'Five rows up', byRows(-PAGE_ROWS), inList('PageUp')),
+  jump('first-row', 'First row', byRows(-Infinity), inRows('Home', false)),
+  jump('last-row', 'Last row', byRows(Infinity), inRows('End', false)),
+  jump('first-window', 'First window of the row', toLeaf('first'), inRows('Home', true)),
+  jump('last-window', 'Last window of the row', toLeaf('last'), inRows('End', true)),
 ];
