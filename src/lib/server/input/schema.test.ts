@@ -65,12 +65,12 @@ const VALUES: readonly Json[] = [
 /** One change to a document: a way down into it, and what to do there. */
 interface Change {
   readonly steps: readonly number[];
-  readonly put: Json | 'remove' | 'add' | 'repeat';
+  readonly put: { readonly value: Json } | 'remove' | 'add' | 'repeat';
 }
 const changes: fc.Arbitrary<Change> = fc.record({
   steps: fc.array(fc.nat(60), { minLength: 1, maxLength: 5 }),
   put: fc.oneof(
-    { weight: 6, arbitrary: fc.constantFrom(...VALUES) },
+    { weight: 6, arbitrary: fc.constantFrom(...VALUES).map((value) => ({ value })) },
     { weight: 2, arbitrary: fc.constantFrom('remove' as const, 'add' as const, 'repeat' as const) },
   ),
 });
@@ -91,10 +91,11 @@ function change(document: Json, { steps, put }: Change): void {
     }
     if (put === 'remove') {
       if (Array.isArray(at)) at.splice(Number(key), 1);
-      else delete here[key];
+      else Reflect.deleteProperty(here, key);
     } else if (put === 'add') here[`${key}x`] = next;
-    else if (put === 'repeat' && Array.isArray(at)) at.push(next);
-    else here[key] = put;
+    else if (put === 'repeat') {
+      if (Array.isArray(at)) at.push(next);
+    } else here[key] = put.value;
     return;
   }
 }

@@ -44,7 +44,7 @@
             <ul>
               {#each lines as { invocation, title, names, not } (`${invocation.action} ${invocation.argument}`)}
                 <li class="flex items-baseline gap-2 py-0.5 text-[13px]">
-                  <span class="flex w-40 shrink-0 flex-wrap gap-1">
+                  <span class="flex w-52 shrink-0 flex-wrap gap-1">
                     <Chord action={invocation.action} />
                     {#each alternatives(invocation, names) as { name, first } (name)}
                       {#if !first}<span class="text-ink-soft">{KEYS_TEXTS.or}</span>{/if}
@@ -61,7 +61,7 @@
           </section>
         {/each}
         <p class="flex items-baseline gap-2 text-[13px]">
-          <span class="flex w-40 gap-1"><Key label="Ctrl" /><Key label={KEYS_TEXTS.saveKey} /></span>
+          <span class="flex w-52 gap-1"><Key label="Ctrl" /><Key label={KEYS_TEXTS.saveKey} /></span>
           {KEYS_TEXTS.save}
         </p>
       </div>

@@ -230,6 +230,12 @@ function eventText(before: Session, event: SessionEvent): string {
       return 'Draft discarded';
     case 'choices-forgotten':
       return 'Forgotten';
+    case 'settings-changed':
+      return 'Settings changed';
+    case 'closing-settled':
+      return event.answer === 'keep-open' ? `${titleOf(windowOf(before, event.window))} stays open` : '';
+    case 'quit-cancelled':
+      return `${applicationOf(before, event.application).name} goes on`;
     default:
       return '';
   }
