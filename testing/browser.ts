@@ -3,7 +3,7 @@ import { chromium, type Browser, type BrowserContext, type Page } from 'playwrig
 import type { SessionDocument } from '../src/lib/core/formats/session-document';
 import type { Session } from '../src/lib/core/session/session';
 
-export const CHROMIUM_FLAGS = [
+const CHROMIUM_FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',

@@ -1,6 +1,7 @@
 /** Walks every sequence of inputs up to a depth over a small desk, visiting each state once. */
 import { BATCH_VERSION, type Wish } from '../src/lib/core/commands/commands';
-import { AT_REST, type DeskInput, type DeskState, type Outcome } from '../src/lib/core/desk/desk';
+import { AT_REST, type DeskState } from '../src/lib/core/desk/state';
+import type { DeskInput, Outcome } from '../src/lib/core/desk/messages';
 import { drive, type Driven } from '../src/lib/core/desk/drive';
 import { simulatedHost } from '../src/lib/core/host/simulated-host';
 import type { ArrivedKey } from '../src/lib/core/keys/key-input';

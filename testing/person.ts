@@ -4,13 +4,8 @@ import type { Position } from '../src/lib/core/actions/binding';
 import { Registry } from '../src/lib/core/actions/registry';
 import { keyMapOf } from '../src/lib/core/actions/views/key-map';
 import { BATCH_VERSION, type Wish } from '../src/lib/core/commands/commands';
-import {
-  AT_REST,
-  type DeskInput,
-  type DeskState,
-  type Effect,
-  type Outcome,
-} from '../src/lib/core/desk/desk';
+import { AT_REST, type DeskState } from '../src/lib/core/desk/state';
+import type { DeskInput, Effect, Outcome } from '../src/lib/core/desk/messages';
 import { drive, type Ground } from '../src/lib/core/desk/drive';
 import type { Step } from '../src/lib/core/desk/order';
 import type { Notice } from '../src/lib/core/host/notice';

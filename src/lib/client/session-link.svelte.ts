@@ -1,5 +1,4 @@
 import type { Host } from '../core/host/host';
-import type { Notice, Refusal } from '../core/host/notice';
 import {
   anew,
   receive,
@@ -10,7 +9,7 @@ import {
   type Replica,
 } from '../core/replica/replica';
 import { BATCH_VERSION, type Batch, type Wish } from '../core/commands/commands';
-import type { SessionEvent } from '../core/session/session';
+import type { Outcome } from '../core/desk/messages';
 import type { Session } from '../core/session/session';
 import { fetchInTime } from './fetch-in-time';
 import { newId } from './ids';
@@ -29,12 +28,6 @@ export const MOST_TRIES = 5;
 
 /** What is not stored after this long, in ms, is said to be so. */
 const LATE_MS = 2_000;
-
-export interface Submitted {
-  readonly events: readonly SessionEvent[];
-  readonly notices: readonly Notice[];
-  readonly refusal: Refusal | null;
-}
 
 /** What the link tells the page about. */
 export interface LinkListener {
@@ -132,7 +125,7 @@ export class SessionLink {
   }
 
   /** Does what is wished, all of it or nothing, at once. */
-  submit(...wishes: readonly Wish[]): Submitted {
+  submit(...wishes: readonly Wish[]): Outcome {
     const now = new Date();
     const at = now.toISOString();
     const commands = wishes.map((wish) => ({ ...wish, id: newId(), at }));

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { exploreWithRules } from '../../../../testing/desk-rules';
 import { HAPPENINGS } from '../../../../testing/explore';
 import { personAt } from '../../../../testing/person';
-import { TIMERS } from './desk';
+import { TIMERS } from './state';
 
 describe('the desk', () => {
   it('keeps its rules over every sequence of inputs up to depth 6', () => {

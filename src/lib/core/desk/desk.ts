@@ -3,19 +3,11 @@
  * clock (timers are effects, and come back as inputs), no page, no server, and no key: what a key means it asks the
  * registry. There are no instants and no counters in its state, so that a test can walk all of it.
  */
-import {
-  FRESH,
-  type Action,
-  type DialogName,
-  type Invocation,
-  type Moment,
-  type PageRequest,
-} from '../actions/action';
+import { FRESH, type Invocation, type Moment, type PageRequest } from '../actions/action';
 import type { Registry } from '../actions/registry';
 import { frontTarget, type Target } from '../actions/target';
 import type { KeyMap } from '../actions/views/key-map';
 import type { Wish } from '../commands/commands';
-import type { Notice, Refusal } from '../host/notice';
 import {
   isComposing,
   isHeld,
@@ -24,153 +16,18 @@ import {
   type ArrivedKey,
   type KeyInput,
 } from '../keys/key-input';
-import { isUntoldDown, NONE_DOWN, readModifiers, type ModifiersDown } from '../keys/modifiers';
-import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import { isUntoldDown, readModifiers } from '../keys/modifiers';
+import type { Instant } from '../model/ids';
 import { catalogueOf } from '../search/session-catalogue';
 import { search } from '../search/search';
 import type { Session, SessionEvent } from '../session/session';
 import { askingWindows } from '../slices/recency/selectors';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
-import { advance, targetOf, type Choice, type Switcher, type SwitcherInput } from '../switcher/switcher';
+import { advance, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
+import type { Before, DeskInput, Effect, Outcome, Saying, Submission } from './messages';
 import type { DeskOrder } from './order';
 import { readKey } from './read-key';
-
-export interface DeskState {
-  readonly switcher: Switcher | null;
-  /** Whether the open switcher is painted yet: a quick tap never is (switching rule 8). */
-  readonly shown: boolean;
-  /** Whether the hold key is down. */
-  readonly holding: boolean;
-  /** Whether it has been for longer than a quick tap, so that its keys are explained. */
-  readonly explained: boolean;
-  readonly shifted: boolean;
-  readonly glancing: boolean;
-  /** Whether search was pressed in this hold: until the hold key comes up, letters belong to it (rule 11). */
-  readonly searching: boolean;
-  /** Whether the hold key went down and nothing else since. */
-  readonly tapped: boolean;
-  /** True from a loss of the focus on, until an event tells whether the hold key is still down. */
-  readonly unsure: boolean;
-  /** True while steps follow each other so quickly that unfolding in motion would only be in the way. */
-  readonly hurried: boolean;
-  /** Whether a step was taken just now. */
-  readonly stepped: boolean;
-  readonly dialog: DialogName | null;
-  readonly modifiers: ModifiersDown;
-  /** Positions still down from a press that was taken. */
-  readonly taken: readonly string[];
-  /** What was done last that the foot line offers to take back. */
-  readonly undoes: 'put-back' | 'reopen';
-}
-
-export const AT_REST: DeskState = {
-  switcher: null,
-  shown: false,
-  holding: false,
-  explained: false,
-  shifted: false,
-  glancing: false,
-  searching: false,
-  tapped: false,
-  unsure: false,
-  hurried: false,
-  stepped: false,
-  dialog: null,
-  modifiers: NONE_DOWN,
-  taken: [],
-  undoes: 'put-back',
-};
-
-/** How long each timer runs, in ms. */
-export const TIMERS = {
-  /** A quick tap is released within this time and then paints nothing; a second press shows the switcher at once. */
-  show: 110,
-  explain: 110,
-  /** Steps closer together than this are hurried. */
-  calm: 250,
-} as const;
-export type Timer = keyof typeof TIMERS;
-
-export type DeskInput =
-  /** `at`: now; what search has learned fades with time. */
-  | { readonly type: 'key'; readonly key: ArrivedKey; readonly at: Instant }
-  /** The pointer moved, was pressed or scrolled: it tells whether the hold key is still down. */
-  | { readonly type: 'pointer'; readonly moved: boolean; readonly holdKeyDown: boolean }
-  /** The page lost the focus: a release may go unseen, and an open switcher waits for the next event to tell. */
-  | { readonly type: 'blur' }
-  | { readonly type: 'time'; readonly timer: Timer }
-  /** What stands in the search line. */
-  | { readonly type: 'letters'; readonly letters: string; readonly at: Instant }
-  | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
-  | { readonly type: 'point-result'; readonly index: number }
-  /** By pointer; on its own target, or on what the keys act on. What it opens stays open. */
-  | {
-      readonly type: 'invoked';
-      readonly invocation: Invocation;
-      readonly target?: Target;
-      readonly moment?: Moment;
-    }
-  | { readonly type: 'dialog'; readonly dialog: DialogName | null }
-  | { readonly type: 'wished'; readonly wishes: readonly Wish[] }
-  /** A question or an offer was answered. */
-  | { readonly type: 'answered'; readonly wish: Wish }
-  | { readonly type: 'session-changed' }
-  /** What became of the wishes that were submitted. */
-  | {
-      readonly type: 'submitted';
-      readonly submitted: Submission;
-      readonly before: Before;
-      readonly outcome: Outcome;
-    };
-
-/** What came of wishes, at once. */
-export interface Outcome {
-  readonly events: readonly SessionEvent[];
-  readonly notices: readonly Notice[];
-  readonly refusal: Refusal | null;
-}
-
-export interface Submission {
-  readonly wishes: readonly Wish[];
-  /** The action that wishes it, and what it acts on; absent where something else does. */
-  readonly acted?: { readonly action: Action; readonly target: Target | null };
-  /** Whether the next question comes forward afterwards. */
-  readonly answers?: boolean;
-}
-
-/** How things were before wishes took effect. */
-export interface Before {
-  readonly session: Session;
-  readonly target: Target | null;
-}
-
-/** Something to be said, to those who hear the page and in the foot line. */
-export type Saying =
-  | { readonly type: 'highlight' }
-  | { readonly type: 'front' }
-  | { readonly type: 'cancelled' }
-  | { readonly type: 'release-missed' }
-  | { readonly type: 'bare-surface' }
-  | { readonly type: 'notice'; readonly notice: Notice }
-  | { readonly type: 'refusal'; readonly refusal: Refusal }
-  /** What came of a wish, and where the highlight or the front went with it. */
-  | {
-      readonly type: 'outcome';
-      readonly before: Session;
-      readonly events: readonly SessionEvent[];
-      readonly moved: 'highlight' | 'front' | null;
-    };
-
-export type Effect =
-  | { readonly type: 'submit'; readonly submission: Submission }
-  | { readonly type: 'page'; readonly request: Exclude<PageRequest, { type: 'open-dialog' }> }
-  | { readonly type: 'say'; readonly saying: Saying }
-  | { readonly type: 'schedule'; readonly timer: Timer }
-  | { readonly type: 'cancel'; readonly timer: Timer }
-  /** The key is Key Fold's: the browser does nothing for it, and if `wholly`, the page does not see it. */
-  | { readonly type: 'take'; readonly wholly: boolean }
-  /** A key, with its modifiers read: what it writes may teach what is printed on it. */
-  | { readonly type: 'heard'; readonly input: KeyInput };
+import { AT_REST, type DeskState, type Timer } from './state';
 
 /** What the machine looks at and never changes. */
 export interface DeskContext {

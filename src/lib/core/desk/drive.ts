@@ -2,16 +2,9 @@
  * The loop around the machine: what it submits takes effect at once, and it hears what came of it. The page and the
  * tests run this same loop, so that no test imitates the page.
  */
-import {
-  deskTarget,
-  transition,
-  type DeskContext,
-  type DeskInput,
-  type DeskState,
-  type Effect,
-  type Outcome,
-  type Submission,
-} from './desk';
+import { deskTarget, transition, type DeskContext } from './desk';
+import type { DeskState } from './state';
+import type { DeskInput, Effect, Outcome, Submission } from './messages';
 import type { Session } from '../session/session';
 
 /** What the desk stands on: something that has a session, and lets wishes take effect. */

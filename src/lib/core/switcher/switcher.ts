@@ -240,7 +240,7 @@ function atResult(switcher: Switcher, highlighted: number): Switcher {
 }
 
 /** The highlighted result; undefined while not searching or finding nothing. */
-export const highlightedResult = (switcher: Switcher): Found | undefined =>
+const highlightedResult = (switcher: Switcher): Found | undefined =>
   switcher.search?.results[switcher.search.highlighted];
 
 /** Results stay where they are while things change; what ended disappears. */

@@ -6,17 +6,9 @@ import { Registry } from '../../core/actions/registry';
 import type { Target } from '../../core/actions/target';
 import { keyMapOf, type KeyMap } from '../../core/actions/views/key-map';
 import type { Wish } from '../../core/commands/commands';
-import {
-  AT_REST,
-  deskTarget,
-  TIMERS,
-  type DeskInput,
-  type DeskState,
-  type Effect,
-  type Outcome,
-  type Submission,
-  type Timer,
-} from '../../core/desk/desk';
+import { deskTarget } from '../../core/desk/desk';
+import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/state';
+import type { DeskInput, Effect, Outcome, Submission } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';
 import type { Host } from '../../core/host/host';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';

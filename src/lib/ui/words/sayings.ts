@@ -1,6 +1,8 @@
 /** What the desk has to say, in words. */
 import type { Registry } from '../../core/actions/registry';
-import { deskTarget, type DeskState, type Saying } from '../../core/desk/desk';
+import { deskTarget } from '../../core/desk/desk';
+import type { DeskState } from '../../core/desk/state';
+import type { Saying } from '../../core/desk/messages';
 import type { Notice } from '../../core/host/notice';
 import { MOST_WINDOWS } from '../../core/model/limits';
 import type { Session, SessionEvent } from '../../core/session/session';
@@ -196,7 +198,7 @@ function outcomeText(
 const MOST_NAMED = 3;
 
 /** What happened; `before` is the session that it happened in. */
-export function happenedText(before: Session, events: readonly SessionEvent[]): string {
+function happenedText(before: Session, events: readonly SessionEvent[]): string {
   const closed = events.flatMap((event) =>
     event.type === 'windows-closed' ? event.windows.map((id) => titleOf(windowOf(before, id))) : [],
   );

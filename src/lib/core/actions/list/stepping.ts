@@ -48,7 +48,7 @@ export const previousWindow = step(
 );
 
 /** Rows that Page Up and Page Down move by. */
-export const PAGE_ROWS = 5;
+const PAGE_ROWS = 5;
 
 const jump = (id: string, title: string, order: DeskOrder, key: Binding): Action =>
   action({

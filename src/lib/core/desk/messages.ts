@@ -1,0 +1,90 @@
+/** What the desk is told, and what it asks for, as data. */
+import type { Action, DialogName, Invocation, Moment, PageRequest } from '../actions/action';
+import type { Target } from '../actions/target';
+import type { Wish } from '../commands/commands';
+import type { Notice, Refusal } from '../host/notice';
+import type { ArrivedKey, KeyInput } from '../keys/key-input';
+import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import type { Session, SessionEvent } from '../session/session';
+import type { Timer } from './state';
+
+export type DeskInput =
+  /** `at`: now; what search has learned fades with time. */
+  | { readonly type: 'key'; readonly key: ArrivedKey; readonly at: Instant }
+  /** The pointer moved, was pressed or scrolled: it tells whether the hold key is still down. */
+  | { readonly type: 'pointer'; readonly moved: boolean; readonly holdKeyDown: boolean }
+  /** The page lost the focus: a release may go unseen, and an open switcher waits for the next event to tell. */
+  | { readonly type: 'blur' }
+  | { readonly type: 'time'; readonly timer: Timer }
+  /** What stands in the search line. */
+  | { readonly type: 'letters'; readonly letters: string; readonly at: Instant }
+  | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
+  | { readonly type: 'point-result'; readonly index: number }
+  /** By pointer; on its own target, or on what the keys act on. What it opens stays open. */
+  | {
+      readonly type: 'invoked';
+      readonly invocation: Invocation;
+      readonly target?: Target;
+      readonly moment?: Moment;
+    }
+  | { readonly type: 'dialog'; readonly dialog: DialogName | null }
+  | { readonly type: 'wished'; readonly wishes: readonly Wish[] }
+  /** A question or an offer was answered. */
+  | { readonly type: 'answered'; readonly wish: Wish }
+  | { readonly type: 'session-changed' }
+  /** What became of the wishes that were submitted. */
+  | {
+      readonly type: 'submitted';
+      readonly submitted: Submission;
+      readonly before: Before;
+      readonly outcome: Outcome;
+    };
+
+/** What came of wishes, at once. */
+export interface Outcome {
+  readonly events: readonly SessionEvent[];
+  readonly notices: readonly Notice[];
+  readonly refusal: Refusal | null;
+}
+
+export interface Submission {
+  readonly wishes: readonly Wish[];
+  /** The action that wishes it, and what it acts on; absent where something else does. */
+  readonly acted?: { readonly action: Action; readonly target: Target | null };
+  /** Whether the next question comes forward afterwards. */
+  readonly answers?: boolean;
+}
+
+/** How things were before wishes took effect. */
+export interface Before {
+  readonly session: Session;
+  readonly target: Target | null;
+}
+
+/** Something to be said, to those who hear the page and in the foot line. */
+export type Saying =
+  | { readonly type: 'highlight' }
+  | { readonly type: 'front' }
+  | { readonly type: 'cancelled' }
+  | { readonly type: 'release-missed' }
+  | { readonly type: 'bare-surface' }
+  | { readonly type: 'notice'; readonly notice: Notice }
+  | { readonly type: 'refusal'; readonly refusal: Refusal }
+  /** What came of a wish, and where the highlight or the front went with it. */
+  | {
+      readonly type: 'outcome';
+      readonly before: Session;
+      readonly events: readonly SessionEvent[];
+      readonly moved: 'highlight' | 'front' | null;
+    };
+
+export type Effect =
+  | { readonly type: 'submit'; readonly submission: Submission }
+  | { readonly type: 'page'; readonly request: Exclude<PageRequest, { type: 'open-dialog' }> }
+  | { readonly type: 'say'; readonly saying: Saying }
+  | { readonly type: 'schedule'; readonly timer: Timer }
+  | { readonly type: 'cancel'; readonly timer: Timer }
+  /** The key is Key Fold's: the browser does nothing for it, and if `wholly`, the page does not see it. */
+  | { readonly type: 'take'; readonly wholly: boolean }
+  /** A key, with its modifiers read: what it writes may teach what is printed on it. */
+  | { readonly type: 'heard'; readonly input: KeyInput };

@@ -1,0 +1,60 @@
+/** What the desk remembers between two inputs. There are no instants and no counters in it. */
+import type { DialogName } from '../actions/action';
+import { NONE_DOWN, type ModifiersDown } from '../keys/modifiers';
+import type { Switcher } from '../switcher/switcher';
+
+export interface DeskState {
+  readonly switcher: Switcher | null;
+  /** Whether the open switcher is painted yet: a quick tap never is (switching rule 8). */
+  readonly shown: boolean;
+  /** Whether the hold key is down. */
+  readonly holding: boolean;
+  /** Whether it has been for longer than a quick tap, so that its keys are explained. */
+  readonly explained: boolean;
+  readonly shifted: boolean;
+  readonly glancing: boolean;
+  /** Whether search was pressed in this hold: until the hold key comes up, letters belong to it (rule 11). */
+  readonly searching: boolean;
+  /** Whether the hold key went down and nothing else since. */
+  readonly tapped: boolean;
+  /** True from a loss of the focus on, until an event tells whether the hold key is still down. */
+  readonly unsure: boolean;
+  /** True while steps follow each other so quickly that unfolding in motion would only be in the way. */
+  readonly hurried: boolean;
+  /** Whether a step was taken just now. */
+  readonly stepped: boolean;
+  readonly dialog: DialogName | null;
+  readonly modifiers: ModifiersDown;
+  /** Positions still down from a press that was taken. */
+  readonly taken: readonly string[];
+  /** What was done last that the foot line offers to take back. */
+  readonly undoes: 'put-back' | 'reopen';
+}
+
+export const AT_REST: DeskState = {
+  switcher: null,
+  shown: false,
+  holding: false,
+  explained: false,
+  shifted: false,
+  glancing: false,
+  searching: false,
+  tapped: false,
+  unsure: false,
+  hurried: false,
+  stepped: false,
+  dialog: null,
+  modifiers: NONE_DOWN,
+  taken: [],
+  undoes: 'put-back',
+};
+
+/** How long each timer runs, in ms. */
+export const TIMERS = {
+  /** A quick tap is released within this time and then paints nothing; a second press shows the switcher at once. */
+  show: 110,
+  explain: 110,
+  /** Steps closer together than this are hurried. */
+  calm: 250,
+} as const;
+export type Timer = keyof typeof TIMERS;
