@@ -39,7 +39,8 @@ const firsts = (heard: readonly News[]) =>
 
 /** Breaks the connection on which a server listens. */
 const breakListening = () =>
-  sql`select pg_terminate_backend(pid) from pg_stat_activity where query ilike 'select pg_notify%' or query ilike 'listen%'`.execute(
+  sql`select pg_terminate_backend(pid) from pg_stat_activity
+    where datname = current_database() and (query ilike 'select pg_notify%' or query ilike 'listen%')`.execute(
     database.db.read,
   );
 
