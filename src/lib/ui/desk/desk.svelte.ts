@@ -8,7 +8,7 @@ import { keyMapOf, type KeyMap } from '../../core/actions/views/key-map';
 import type { Wish } from '../../core/commands/commands';
 import { deskTarget } from '../../core/desk/desk';
 import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/state';
-import type { DeskInput, Effect, Outcome, Submission } from '../../core/desk/messages';
+import type { DeskInput, Effect, Outcome, Submission, Saying } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';
 import type { Host } from '../../core/host/host';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
@@ -114,8 +114,7 @@ export class Desk {
 
   /** What the stand-ins inside windows may do. */
   readonly standInActions = {
-    keepDraft: (document: DocumentId, text: string): void =>
-      void this.link.submit({ type: 'keep-draft', document, text }),
+    keepDraft: (document: DocumentId, text: string): void => this.#keepDraft(document, text),
     save: (document: DocumentId): void => this.wish({ type: 'save', document }),
     /** Calls `flush` before anything is done, so that nothing typed is missed; the returned function ends that. */
     beforeActing: (flush: () => void): (() => void) => {
@@ -236,6 +235,14 @@ export class Desk {
     for (const effect of effects) this.#carryOut(effect, event);
   }
 
+  /** Past the desk, because it is asked for in the middle of other wishes; what cannot be kept is said all the same. */
+  #keepDraft(document: DocumentId, text: string): void {
+    const { notices, refusal } = this.link.submit({ type: 'keep-draft', document, text });
+    const [notice] = notices;
+    if (refusal) this.#say({ type: 'refusal', refusal });
+    else if (notice) this.#say({ type: 'notice', notice });
+  }
+
   #submit({ wishes }: Submission): Outcome {
     for (const flush of this.#flushes) flush();
     return this.link.submit(...wishes);
@@ -273,11 +280,15 @@ export class Desk {
         return clearTimeout(this.#timers.get(effect.timer));
       case 'page':
         return effect.request.type === 'export' ? this.exportDocument() : this.#runProgram(effect.request);
-      case 'say': {
-        const { text, urgent } = sayingText(effect.saying, this);
-        if (text !== '') this.say(text, urgent);
-        else this.urgent &&= urgent;
-      }
+      case 'say':
+        return this.#say(effect.saying);
     }
+  }
+
+  /** An outcome of which there is nothing to say takes the marking off what was said before. */
+  #say(saying: Saying): void {
+    const { text, urgent } = sayingText(saying, this);
+    if (text !== '') this.say(text, urgent);
+    else this.urgent &&= urgent;
   }
 }
