@@ -43,7 +43,7 @@ function commandProblems(command: unknown, index: number): FieldProblem[] {
   const path = ['commands', index];
   const type =
     typeof command === 'object' && command !== null && 'type' in command ? command.type : undefined;
-  const input = COMMAND_INPUTS.get(String(type));
+  const input = typeof type === 'string' ? COMMAND_INPUTS.get(type) : undefined;
   if (input) return problemsWith(input, command, path);
   const known = [...COMMAND_INPUTS.keys()].join(', ');
   return [{ pointer: pointerTo([...path, 'type']), detail: `type must be one of ${known}` }];
