@@ -20,7 +20,7 @@ export default defineConfig({
           name: 'core',
           environment: 'node',
           ...PATIENCE,
-          include: ['src/lib/{core,keyboards,stand-ins,client,ui}/**/*.test.ts', 'tests/fence/*.test.ts'],
+          include: ['src/lib/{core,keyboards,stand-ins,client,ui}/**/*.test.ts', 'tests/{fence,late-host}/*.test.ts'],
         },
       },
       {

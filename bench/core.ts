@@ -1,7 +1,7 @@
 /** `npm run bench`: the core's own speed, as rates and as ratios between sizes. */
 import { idsIn } from '../src/lib/core/model/table';
 import { fromDocument } from '../src/lib/core/formats/session-document';
-import { simulatedHost } from '../src/lib/core/host/simulated-host';
+import { decide } from '../src/lib/core/host/decide';
 import { exposedWindows } from '../src/lib/core/layout/exposed';
 import type { Wish } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
@@ -33,7 +33,7 @@ printTable(
 /** How long one command about many windows takes, and back. */
 function families(session: Session): Record<string, number> {
   const decided = (wish: Wish, from: Session = session): Session => {
-    const decision = simulatedHost.decide(from, { ...wish, id: 'c', at: '2026-11-24T06:12:00.000Z' });
+    const decision = decide(from, { ...wish, id: 'c', at: '2026-11-24T06:12:00.000Z' });
     if (!decision.ok) throw new Error(decision.refusal.detail);
     return decision.session;
   };
@@ -65,7 +65,7 @@ function fronting(session: Session): void {
   for (let n = 0; n < ROUND; n += 1) {
     const window = ids[(n * 7) % ids.length] ?? '';
     const at = '2026-11-24T06:12:00.000Z';
-    const decision = simulatedHost.decide(now, {
+    const decision = decide(now, {
       type: 'bring-to-front',
       window,
       raiseAll: false,

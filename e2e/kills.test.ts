@@ -6,7 +6,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import type { Confirmation } from '../src/lib/core/replica/replica';
+import type { Report } from '../src/lib/core/protocol/report';
 import type { Batch, Wish } from '../src/lib/core/commands/commands';
 import { reduceAll } from '../src/lib/core/session/session';
 import type { Session } from '../src/lib/core/session/session';
@@ -47,7 +47,7 @@ const WISHES: readonly Wish[] = [
   { type: 'keep-draft', document: 'd-b1', text: 'b1' },
 ];
 
-async function post(session: string, batch: Batch): Promise<Confirmation | null> {
+async function post(session: string, batch: Batch): Promise<Report | null> {
   try {
     const response = await fetch(`${server.url}/api/sessions/${session}/commands`, {
       method: 'POST',
@@ -56,7 +56,7 @@ async function post(session: string, batch: Batch): Promise<Confirmation | null>
     });
     if (response.status === 503) return null;
     expect(response.status).toBe(200);
-    return (await response.json()) as Confirmation;
+    return (await response.json()) as Report;
   } catch (error) {
     if (error instanceof TypeError || error instanceof SyntaxError) return null;
     throw error;
@@ -64,10 +64,10 @@ async function post(session: string, batch: Batch): Promise<Confirmation | null>
 }
 
 /** Sends the same batch until it is acknowledged. */
-async function postSurely(session: string, batch: Batch): Promise<Confirmation> {
+async function postSurely(session: string, batch: Batch): Promise<Report> {
   for (;;) {
-    const confirmation = await post(session, batch);
-    if (confirmation) return confirmation;
+    const report = await post(session, batch);
+    if (report) return report;
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
 }
@@ -82,7 +82,7 @@ async function get<T>(path: string): Promise<T | null> {
 }
 
 /** Follows a session as a browser does, resuming after the last message that came whole; keeps every message's id. */
-async function listen(session: string, heard: Confirmation[], going: () => boolean): Promise<void> {
+async function listen(session: string, heard: Report[], going: () => boolean): Promise<void> {
   let last = 0;
   while (going()) {
     try {
@@ -100,7 +100,7 @@ async function listen(session: string, heard: Confirmation[], going: () => boole
           const data = /^data: (.*)$/m.exec(message)?.[1];
           if (!data) continue;
           expect(message).not.toContain('event: ');
-          heard.push(JSON.parse(data) as Confirmation);
+          heard.push(JSON.parse(data) as Report);
           last = Number(/^id: (\d+)$/m.exec(message)?.[1]);
         }
       }
@@ -118,16 +118,16 @@ it(
       await createSession(toDocument(deskOf(LINE)), server.url),
       await createSession(toDocument(deskOf(LINE)), server.url),
     ] as const;
-    const acknowledged: { session: string; batch: Batch; confirmation: Confirmation }[] = [];
+    const acknowledged: { session: string; batch: Batch; report: Report }[] = [];
     const read: { id: string; session: Session; seq: number }[] = [];
-    const heard = new Map<string, Confirmation[]>(sessions.map((session) => [session, []]));
+    const heard = new Map<string, Report[]>(sessions.map((session) => [session, []]));
     let going = true;
 
     const writers = [0, 1, 2, 3].map(async (writer) => {
       const session = sessions[writer % 2] ?? sessions[0];
       for (let n = writer; going; n += 1) {
         const batch = batchOf(WISHES[(n * 3) % WISHES.length] as Wish);
-        acknowledged.push({ session, batch, confirmation: await postSurely(session, batch) });
+        acknowledged.push({ session, batch, report: await postSurely(session, batch) });
       }
     });
     const readers = sessions.map(async (id) => {
@@ -157,10 +157,10 @@ it(
     await Promise.all([...writers, ...readers]);
 
     // Everything acknowledged is still there, and answered the same.
-    const withEvents = acknowledged.filter(({ confirmation }) => confirmation.events.length > 0);
+    const withEvents = acknowledged.filter(({ report }) => report.events.length > 0);
     expect(withEvents.length).toBeGreaterThan((KILLS + CRASHES) * 5);
-    for (const { session, batch, confirmation } of withEvents)
-      expect(await postSurely(session, batch)).toEqual(confirmation);
+    for (const { session, batch, report } of withEvents)
+      expect(await postSurely(session, batch)).toEqual(report);
 
     for (const id of sessions) {
       const stored = await get<{ session: Session; seq: number }>(`/api/sessions/${id}`);
@@ -181,8 +181,8 @@ it(
       const checked = read.filter((each) => each.id === id && states.has(each.seq));
       expect(checked.length).toBeGreaterThan(KILLS);
       for (const { session, seq } of checked) expect(session).toEqual(states.get(seq));
-      for (const { batch, confirmation } of withEvents.filter((each) => each.session === id))
-        if (confirmation.first < next) expect(log.some((each) => each.batch === batch.id)).toBe(true);
+      for (const { batch, report } of withEvents.filter((each) => each.session === id))
+        if (report.first < next) expect(log.some((each) => each.batch === batch.id)).toBe(true);
     }
     await Promise.race([Promise.all(listeners), new Promise((resolve) => setTimeout(resolve, 1_000))]);
   },

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { idsOf } from '../src/lib/core/model/order';
-import type { Confirmation } from '../src/lib/core/replica/replica';
+import type { Report } from '../src/lib/core/protocol/report';
 import { testDatabase, type TestDatabase } from '../tests/database';
 import { deskOf } from '../testing/desks';
 import { createSession, openPage, storedSession, useBrowser } from './support/browser';
@@ -32,25 +32,25 @@ const batchTo = (window: string) => ({
   ],
 });
 
-async function post(session: string, batch: object): Promise<Confirmation> {
+async function post(session: string, batch: object): Promise<Report> {
   const response = await fetch(`${server.url}/api/sessions/${session}/commands`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(batch),
   });
   expect(response.status).toBe(200);
-  return (await response.json()) as Confirmation;
+  return (await response.json()) as Report;
 }
 
 describe('SIGKILL in the middle of fast switching', () => {
   it.each([3, 40, 111])('after %i acknowledged batches loses none of them', async (count) => {
     const session = await desk();
-    const acknowledged: { batch: object; confirmation: Confirmation }[] = [];
+    const acknowledged: { batch: object; report: Report }[] = [];
     const windows = ['b1', 'c1', 'a1'];
     const switching = (async () => {
       for (let n = 0; ; n += 1) {
         const batch = batchTo(windows[n % 3] ?? 'a1');
-        acknowledged.push({ batch, confirmation: await post(session, batch) });
+        acknowledged.push({ batch, report: await post(session, batch) });
       }
     })();
     const broken = expect(switching).rejects.toThrow();
@@ -60,10 +60,9 @@ describe('SIGKILL in the middle of fast switching', () => {
     server = await startServer(database.url, server.port);
 
     const { seq } = await storedSession(session, server.url);
-    const last = acknowledged.at(-1)?.confirmation;
+    const last = acknowledged.at(-1)?.report;
     expect(seq).toBeGreaterThanOrEqual((last?.first ?? 0) + (last?.events.length ?? 0) - 1);
-    for (const { batch, confirmation } of acknowledged)
-      expect(await post(session, batch)).toEqual(confirmation);
+    for (const { batch, report } of acknowledged) expect(await post(session, batch)).toEqual(report);
     expect((await storedSession(session, server.url)).seq).toBe(seq);
   });
 

@@ -3,9 +3,8 @@ import { BATCH_VERSION, type Wish } from '../src/lib/core/commands/commands';
 import { AT_REST, type DeskState } from '../src/lib/core/desk/state';
 import type { DeskInput, Outcome } from '../src/lib/core/desk/messages';
 import { drive, type Driven } from '../src/lib/core/desk/drive';
-import { simulatedHost } from '../src/lib/core/host/simulated-host';
 import type { ArrivedKey } from '../src/lib/core/keys/key-input';
-import { decideBatch } from '../src/lib/core/replica/decide-batch';
+import { planOf } from '../src/lib/core/host/plan';
 import type { Session } from '../src/lib/core/session/session';
 import { START } from './desks';
 import { PLAIN_KEY } from './keys';
@@ -88,7 +87,7 @@ export interface Explored {
 function decided(session: Session, wishes: readonly Wish[]): { session: Session; outcome: Outcome } {
   const id = `${session.putAways.length}-${session.ended.length}-${session.windows.length}`;
   const commands = wishes.map((wish, nth) => ({ ...wish, id: `${id}-${nth}`, at: START }));
-  const decision = decideBatch(simulatedHost, session, { id, v: BATCH_VERSION, commands });
+  const decision = planOf(session, { id, v: BATCH_VERSION, commands });
   if (!decision.ok) return { session, outcome: { events: [], notices: [], refusal: decision.refusal } };
   const { events, notices } = decision;
   return { session: decision.session, outcome: { events, notices, refusal: null } };

@@ -9,16 +9,15 @@ import type { DeskInput, Effect, Outcome } from '../src/lib/core/desk/messages';
 import { drive, type Ground } from '../src/lib/core/desk/drive';
 import type { Step } from '../src/lib/core/desk/order';
 import type { Notice } from '../src/lib/core/host/notice';
-import { simulatedHost } from '../src/lib/core/host/simulated-host';
 import type { ArrivedKey } from '../src/lib/core/keys/key-input';
 import { idsOf } from '../src/lib/core/model/order';
-import { decideBatch } from '../src/lib/core/replica/decide-batch';
+import { planOf } from '../src/lib/core/host/plan';
 import { problemsOf, type Session, type SessionEvent } from '../src/lib/core/session/session';
 import { highlightedLeaf, unfoldedRow, type Switcher } from '../src/lib/core/switcher/switcher';
 import { deskOf, later } from './desks';
 import { PLAIN_KEY } from './keys';
 
-export const REGISTRY = new Registry(ACTIONS, simulatedHost);
+export const REGISTRY = new Registry(ACTIONS);
 
 /** The keys of a session, and the registry that they are read off. */
 export const aroundOf = (session: Session) => ({ registry: REGISTRY, keys: keyMapOf(REGISTRY, session) });
@@ -148,7 +147,7 @@ export class Person {
       id: nth === 0 ? id : `${id}-${nth}`,
       at: later(this.#batches),
     }));
-    const decision = decideBatch(simulatedHost, this.session, { id, v: BATCH_VERSION, commands });
+    const decision = planOf(this.session, { id, v: BATCH_VERSION, commands });
     if (!decision.ok) return { events: [], notices: [], refusal: decision.refusal };
     const { events, notices, session } = decision;
     const problems = problemsOf(session);

@@ -1,10 +1,12 @@
-import type { Confirmation } from '../core/replica/replica';
+import type { Report } from '../core/protocol/report';
+import { reportFrom } from '../core/protocol/upcast';
 import { fetchInTime } from './fetch-in-time';
 import { commandsAddress } from './session-api';
 
 /** What became of sending a batch. */
 export type Outcome =
-  | { readonly type: 'stored'; readonly confirmation: Confirmation }
+  /** With what came of it, unless that is heard elsewhere. */
+  | { readonly type: 'stored'; readonly report: Report | null }
   /** The server will never take it. */
   | { readonly type: 'refused'; readonly detail: string }
   /** The server failed on it, and may again. */
@@ -25,21 +27,28 @@ const PASSING: ReadonlySet<number> = new Set([408, 429, 502, 503, 504]);
  */
 const MOST_KEPT_ALIVE = 16_000;
 
-/** Sends a batch, as JSON, and waits for an answer until `signal` says that none will come. */
-export const postBatch = (session: string, batch: string, signal: AbortSignal): Promise<Outcome> =>
-  Promise.race([post(session, batch), givenUp(signal)]);
+interface Sending {
+  /** Whether what comes of the batch is heard elsewhere, so that the answer need not say it (RFC 7240). */
+  readonly minimal: boolean;
+  /** Says that no answer will come. */
+  readonly signal: AbortSignal;
+}
+
+/** Sends a batch, as JSON, and waits for an answer. */
+export const postBatch = (session: string, batch: string, { minimal, signal }: Sending): Promise<Outcome> =>
+  Promise.race([post(session, batch, minimal), givenUp(signal)]);
 
 /** Not left to `fetch`: in some browsers one that was under way when its page was left never ends, aborted or not. */
 const givenUp = (signal: AbortSignal): Promise<Outcome> =>
   new Promise((resolve) => signal.addEventListener('abort', () => resolve({ type: 'given-up' })));
 
-async function post(session: string, batch: string): Promise<Outcome> {
+async function post(session: string, batch: string, minimal: boolean): Promise<Outcome> {
   let response: Response;
   let body: string;
   try {
     response = await fetchInTime(commandsAddress(session), {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', ...(minimal && { prefer: 'return=minimal' }) },
       body: batch,
       // So that what was done last is stored though the page is left at once.
       keepalive: batch.length < MOST_KEPT_ALIVE,
@@ -53,7 +62,8 @@ async function post(session: string, batch: string): Promise<Outcome> {
     return { type: 'unreachable', waitMs: Number(response.headers.get('retry-after') ?? 0) * 1000 || 0 };
   if (response.status === 401) return { type: 'locked' };
   const answer = parsed(body);
-  if (response.ok && isConfirmation(answer)) return { type: 'stored', confirmation: answer };
+  if (response.ok && isReport(answer)) return { type: 'stored', report: reportFrom(answer) };
+  if (response.ok && response.headers.has('preference-applied')) return { type: 'stored', report: null };
   const detail = detailOf(answer) ?? `The server answered ${response.status}.`;
   const refused = response.status >= 400 && response.status < 500;
   return { type: refused ? 'refused' : 'failed', detail };
@@ -68,7 +78,7 @@ function parsed(text: string): unknown {
   }
 }
 
-const isConfirmation = (body: unknown): body is Confirmation =>
+const isReport = (body: unknown): body is Report =>
   typeof body === 'object' && body !== null && 'batch' in body && 'first' in body && 'events' in body;
 
 function detailOf(body: unknown): string | null {

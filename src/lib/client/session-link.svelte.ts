@@ -1,16 +1,20 @@
-import type { Host } from '../core/host/host';
 import {
+  acknowledge,
   anew,
   receive,
   reject,
   replicaOf,
   submit,
-  type Confirmation,
+  takeOver,
+  unconfirmed,
+  UNCONFIRMED_AFTER_MS,
+  type Pending,
   type Replica,
 } from '../core/replica/replica';
-import { BATCH_VERSION, type Batch, type Wish } from '../core/commands/commands';
+import { BATCH_VERSION, type Batch, type Origin, type Wish } from '../core/commands/commands';
+import type { Report } from '../core/protocol/report';
 import type { Outcome } from '../core/desk/messages';
-import type { Session } from '../core/session/session';
+import type { Session, SessionEvent } from '../core/session/session';
 import { fetchInTime } from './fetch-in-time';
 import { newId } from './ids';
 import { followNews } from './news/follow';
@@ -35,6 +39,10 @@ export interface LinkListener {
   changed(): void;
   /** The server refused something that this page had shown as done. */
   refused(detail: string): void;
+  /** Something came of what this page asked for, and could not foresee. */
+  happened(before: Session, events: readonly SessionEvent[]): void;
+  /** What has the windows did not answer in time. */
+  unanswered(): void;
   /** Something could not be stored and was set aside. */
   setAside(): void;
   /** So many changes have waited long to be stored, and are still not. */
@@ -56,27 +64,29 @@ export class SessionLink {
   /** True while the server cannot be reached. */
   offline = $state(false);
   /** Batches that the server has not acknowledged. */
-  readonly unsent = $derived(this.#replica.pending.length);
-  readonly #oldest = $derived(this.#replica.pending[0]?.batch.id);
+  readonly unsent = $derived(this.#replica.pending.filter(({ taken }) => !taken).length);
+  readonly #oldest = $derived(this.#replica.pending.find(({ taken }) => !taken)?.batch.id);
+  readonly #oldestOpen = $derived(this.#replica.pending.find(({ fulfilled }) => !fulfilled)?.since);
+  /** Batches that the person should know to be unconfirmed. */
+  unconfirmed = $state(0);
   /** True while the oldest of them has waited for longer than is usual. */
   late = $state(false);
   /** What could not be stored and waits for a decision. */
   aside = $state.raw<readonly SetAside[]>([]);
 
   #sending = false;
+  /** Whether reports come by themselves. */
+  #heard = false;
   #underWay = new AbortController();
   #wait = FIRST_WAIT_MS;
   #closed = false;
   #retry: ReturnType<typeof setTimeout> | undefined;
   #unfollow: () => void = () => undefined;
   readonly #tries = new Map<string, number>();
-  /** Confirmations that arrived before the ones in front of them. */
-  readonly #early = new Map<number, Confirmation>();
 
   constructor(
     readonly id: string,
     stored: { session: Session; seq: number },
-    readonly host: Host,
     readonly outbox: Outbox,
     readonly listener: LinkListener,
   ) {
@@ -95,6 +105,7 @@ export class SessionLink {
     void this.#send();
     const unwatch = $effect.root(() => {
       $effect(() => this.#watchOldest());
+      $effect(() => this.#watchOldestOpen());
     });
     const again = () => void this.#send();
     // To a page that was kept for the way back, what was under way when it was left is never answered.
@@ -124,20 +135,28 @@ export class SessionLink {
     };
   }
 
-  /** Does what is wished, all of it or nothing, at once. */
-  submit(...wishes: readonly Wish[]): Outcome {
+  /** Counts what is unconfirmed, once the oldest has been so for long; the returned function ends that. */
+  #watchOldestOpen(): (() => void) | undefined {
+    const since = this.#oldestOpen;
+    if (since === undefined) return void (this.unconfirmed = 0);
+    const count = () => (this.unconfirmed = unconfirmed(this.#replica, performance.now()).length);
+    const timer = setTimeout(count, since + UNCONFIRMED_AFTER_MS - performance.now());
+    return () => clearTimeout(timer);
+  }
+
+  /** Does what is wished, all of it or nothing, at once, as far as that can be foreseen. */
+  submit(wishes: readonly Wish[], origin: Origin): Outcome {
     const now = new Date();
     const at = now.toISOString();
     const commands = wishes.map((wish) => ({ ...wish, id: newId(), at }));
-    const batch: Batch = { id: newId(), v: BATCH_VERSION, commands };
-    const { replica, notices, refusal } = submit(this.#replica, this.host, batch);
-    const events = refusal ? [] : (replica.pending.at(-1)?.events ?? []);
-    if (events.length === 0) return { events, notices, refusal };
+    const batch: Batch = { id: newId(), v: BATCH_VERSION, commands, origin };
+    const { replica, ...outcome } = submit(this.#replica, batch, performance.now());
+    if (replica === this.#replica) return outcome;
     this.#replica = replica;
     this.listener.changed();
     // What is seen comes first; keeping and sending follow.
     queueMicrotask(() => this.#keep(batch, now));
-    return { events, notices, refusal };
+    return outcome;
   }
 
   /** Sends once more what was set aside; what is no batch stays. */
@@ -163,11 +182,7 @@ export class SessionLink {
   /** Takes over a batch that an earlier page left; one that makes no sense to this page is set aside. */
   #takeOver(batch: Batch): void {
     try {
-      const submitted = submit(this.#replica, this.host, batch);
-      // What is refused here may still be known to the server, which has the last word.
-      this.#replica = submitted.refusal
-        ? { ...this.#replica, pending: [...this.#replica.pending, { batch, events: [] }] }
-        : submitted.replica;
+      this.#replica = takeOver(this.#replica, batch, performance.now());
     } catch (error) {
       console.error('A batch could not be taken over:', error);
       this.outbox.setAside(batch);
@@ -197,21 +212,25 @@ export class SessionLink {
 
   /** The oldest batch that the server has not answered; one whose answer is early waits for the stream. */
   #next(): Batch | undefined {
-    const answered = new Set([...this.#early.values()].map(({ batch }) => batch));
-    return this.#replica.pending.find(({ batch }) => !answered.has(batch.id))?.batch;
+    const answered = new Set(this.#replica.early.map(({ batch }) => batch));
+    return this.#replica.pending.find(({ batch, taken }) => !taken && !answered.has(batch.id))?.batch;
   }
 
   /** Answers whether the next one may follow at once. */
   async #sendOne(batch: Batch): Promise<boolean> {
     this.#underWay = new AbortController();
-    const outcome = await postBatch(this.id, this.outbox.textOf(batch), this.#underWay.signal);
+    const outcome = await postBatch(this.id, this.outbox.textOf(batch), {
+      minimal: this.#heard,
+      signal: this.#underWay.signal,
+    });
     switch (outcome.type) {
       case 'given-up':
         return true;
       case 'stored':
         this.#reached();
         this.#tries.delete(batch.id);
-        this.#receive(outcome.confirmation);
+        if (outcome.report) this.#receive(outcome.report);
+        else this.#acknowledged(batch);
         return true;
       case 'refused':
         this.#reached();
@@ -257,7 +276,7 @@ export class SessionLink {
     if (keepAside) this.#setAside(batch);
     else this.outbox.remove(batch.id);
     this.#tries.delete(batch.id);
-    this.#replica = reject(this.#replica, this.host, batch.id);
+    this.#replica = reject(this.#replica, batch.id);
     this.listener.changed();
   }
 
@@ -271,22 +290,27 @@ export class SessionLink {
     this.#wait = FIRST_WAIT_MS;
   }
 
-  #receive(confirmation: Confirmation): void {
+  #receive(report: Report): void {
     const before = this.#replica;
-    const after = receive(before, this.host, confirmation);
-    if (after === null) {
-      this.#early.set(confirmation.first, confirmation);
-      return;
-    }
-    this.outbox.remove(confirmation.batch);
+    const own = before.pending.find(({ batch }) => batch.id === report.batch);
+    const after = receive(before, report);
+    if (report.batch !== null) this.outbox.remove(report.batch);
     this.#replica = after;
     if (after.session !== before.session) this.listener.changed();
-    for (const [first, early] of this.#early) {
-      if (first > after.seq + 1) continue;
-      this.#early.delete(first);
-      this.#receive(early);
-      break;
-    }
+    if (own) this.#hearOfOwn(own, before, report);
+  }
+
+  /** It is stored; what came of it will be reported. */
+  #acknowledged({ id }: Batch): void {
+    this.outbox.remove(id);
+    this.#replica = acknowledge(this.#replica, id);
+  }
+
+  /** What came of something that this page wished. */
+  #hearOfOwn({ asked }: Pending, before: Replica, { first, events, settles }: Report): void {
+    if (asked && first > before.seq) this.listener.happened(before.session, events);
+    if (settles?.kind === 'refused') this.listener.refused(settles.detail);
+    if (settles?.kind === 'no-answer') this.listener.unanswered();
   }
 
   #follow(): void {
@@ -297,12 +321,14 @@ export class SessionLink {
     if (this.#closed) return;
     switch (news.type) {
       case 'stored':
-        return this.#receive(news.confirmation);
+        return this.#receive(news.report);
       case 'heard':
+        this.#heard = true;
         this.#reached();
         void this.#send();
         return;
       case 'unheard':
+        this.#heard = false;
         this.offline = true;
         return;
       case 'gone':
@@ -327,8 +353,7 @@ export class SessionLink {
       this.#retry = setTimeout(() => void this.#loadAfresh(), LONGEST_WAIT_MS);
       return;
     }
-    this.#early.clear();
-    this.#replica = anew(this.#replica, this.host, stored);
+    this.#replica = anew(this.#replica, stored);
     this.listener.changed();
     this.#follow();
     void this.#send();

@@ -1,7 +1,6 @@
 /** What the running server is made of: its database, its store, who is let in, and the demo. */
 import { join } from 'node:path';
 import { fromDocument } from '../core/formats/session-document';
-import { simulatedHost } from '../core/host/simulated-host';
 import { DEMO_ID, ellavane } from '../demo/ellavane';
 import { AccessKeys } from './access/access-keys';
 import { Admission, ASKING_PAGE } from './access/admission';
@@ -38,7 +37,7 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
   if (!databaseUrl) throw new Error('DATABASE_URL is not set. Start Key Fold with `npm start`.');
   await migrate(databaseUrl);
   const database = connect(databaseUrl);
-  const store = new EventStore(database, simulatedHost);
+  const store = new EventStore(database);
   const hosts = new Hosts(settings.listening, settings.hosts);
   const keys = new AccessKeys(database);
   await store.hearOthers();

@@ -1,7 +1,7 @@
 /** What the server does with sessions, for its routes: input checked, outcomes as problems. */
 import { toDocument, type SessionDocument } from '../core/formats/session-document';
 import type { Batch } from '../core/commands/commands';
-import type { Confirmation } from '../core/replica/replica';
+import type { Report } from '../core/protocol/report';
 import { busy, pointerTo, Problem } from './http/problem';
 import { batchFrom } from './input/batch-input';
 import type { EventStore } from './store/event-store';
@@ -59,12 +59,12 @@ export async function followSessions(
  * @throws Problem `no-such-session`; `id-used-again` for an id used again for other commands; `refused` for a command
  * that names something that is not there; `not-a-batch` for a malformed one. Then nothing has changed.
  */
-export async function submitBatch(store: EventStore, id: string, value: unknown): Promise<Confirmation> {
+export async function submitBatch(store: EventStore, id: string, value: unknown): Promise<Report> {
   const result = await store.append(id, batchFrom(value), digestOf(value as Batch));
   switch (result.kind) {
     case 'appended':
     case 'known':
-      return result.confirmation;
+      return result.report;
     case 'no-session':
       throw noSession(id);
     case 'id-reused':

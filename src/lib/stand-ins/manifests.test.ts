@@ -5,13 +5,12 @@ import { programActions } from '../core/actions/list/programs';
 import { Registry } from '../core/actions/registry';
 import { frontTarget, windowTarget } from '../core/actions/target';
 import { keyMapOf } from '../core/actions/views/key-map';
-import { simulatedHost } from '../core/host/simulated-host';
 import { catalogueOf } from '../core/search/session-catalogue';
 import { search } from '../core/search/search';
 import { START } from '../../../testing/desks';
 import { manifestOf, MANIFESTS } from './manifests';
 
-const registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)], simulatedHost);
+const registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)]);
 const CONSTANTS = 'constituent,amplitude,phase\nZ0,3.1,0\nM2,2,0';
 
 /** Windows on letters, but for those named, which are on tide constants. */

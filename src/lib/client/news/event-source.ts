@@ -1,5 +1,6 @@
 import { EVENTS } from '../session-api';
-import type { Confirmation } from '../../core/replica/replica';
+import type { Report } from '../../core/protocol/report';
+import { reportFrom } from '../../core/protocol/upcast';
 import type { OpenStream } from './hub';
 import type { Followed } from './messages';
 
@@ -13,7 +14,7 @@ export const openEventSource: OpenStream = (followed, listener) => {
   };
   for (const { session } of followed)
     source.addEventListener(session, ({ data }: MessageEvent<string>) =>
-      listener.stored(session, JSON.parse(data) as Confirmation),
+      listener.stored(session, reportFrom(JSON.parse(data) as Report)),
     );
   for (const how of ['gone', 'afresh'] as const)
     source.addEventListener(how, ({ data }: MessageEvent<string>) =>

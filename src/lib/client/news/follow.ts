@@ -1,3 +1,4 @@
+import { lastOf } from '../../core/protocol/report';
 import { openEventSource } from './event-source';
 import { NewsHub } from './hub';
 import type { Followed, FromPage, News, ToPage } from './messages';
@@ -21,8 +22,7 @@ export function followNews({ session, after }: Followed, tell: (news: News) => v
   const listening: Listening = {
     here: () => ({ session, after: position }),
     hear(news) {
-      if (news.type === 'stored')
-        position = Math.max(position, news.confirmation.first + news.confirmation.events.length - 1);
+      if (news.type === 'stored') position = Math.max(position, lastOf(news.report));
       tell(news);
     },
     failed() {

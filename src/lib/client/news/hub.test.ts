@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Confirmation } from '../../core/replica/replica';
+import { DONE, type Report } from '../../core/protocol/report';
 import { NewsHub, type StreamListener } from './hub';
 import type { Followed, News } from './messages';
 
@@ -24,7 +24,8 @@ beforeEach(() => {
 afterEach(() => void vi.useRealTimers());
 
 const open = () => streams.filter((stream) => !stream.closed);
-const stored = (first: number, count = 1): Confirmation => ({
+const stored = (first: number, count = 1): Report => ({
+  settles: DONE,
   batch: `b${first}`,
   first,
   events: Array.from({ length: count }, () => ({ type: 'choices-forgotten', choice: null })),

@@ -1,4 +1,4 @@
-import type { Confirmation } from '../../core/replica/replica';
+import { lastOf, type Report } from '../../core/protocol/report';
 import type { Followed, News } from './messages';
 
 /** Sessions that one stream follows, at most: as many as the server takes. */
@@ -10,7 +10,7 @@ const LONGEST_WAIT_MS = 4_000;
 /** What a stream tells; a stream that failed tells nothing more. */
 export interface StreamListener {
   opened(): void;
-  stored(session: string, confirmation: Confirmation): void;
+  stored(session: string, report: Report): void;
   ended(session: string, how: 'gone' | 'afresh'): void;
   failed(): void;
 }
@@ -84,13 +84,13 @@ export class NewsHub {
         this.#wait = FIRST_WAIT_MS;
         this.#tell(() => true, { type: 'heard' });
       },
-      stored: (session, confirmation) => {
+      stored: (session, report) => {
         if (!current()) return;
-        const last = confirmation.first + confirmation.events.length - 1;
+        const last = lastOf(report);
         for (const reader of this.#readers)
           if (reader.session === session) {
             reader.after = Math.max(reader.after, last);
-            reader.tell({ type: 'stored', confirmation });
+            reader.tell({ type: 'stored', report });
           }
       },
       ended: (session, type) => {

@@ -1,5 +1,5 @@
 /** What pages and the worker that listens for all of them say to each other. */
-import type { Confirmation } from '../../core/replica/replica';
+import type { Report } from '../../core/protocol/report';
 
 /** A session to follow, after the event with this number. */
 export interface Followed {
@@ -15,7 +15,7 @@ export type FromPage =
   | { readonly type: 'leave' };
 
 export type News =
-  | { readonly type: 'stored'; readonly confirmation: Confirmation }
+  | { readonly type: 'stored'; readonly report: Report }
   /** The session was deleted. */
   | { readonly type: 'gone' }
   /** The server's log does not follow what the page knows: load the session anew. */

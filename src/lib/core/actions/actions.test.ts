@@ -4,7 +4,7 @@ import { deskOf, later } from '../../../../testing/desks';
 import { personAt, REGISTRY } from '../../../../testing/person';
 import { busyDesk, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import type { Wish } from '../commands/commands';
-import { simulatedHost } from '../host/simulated-host';
+import { decide } from '../host/decide';
 import { catalogueOf } from '../search/session-catalogue';
 import { search } from '../search/search';
 import type { Session } from '../session/session';
@@ -20,14 +20,14 @@ import { legendOf } from './views/legend';
 
 const keys = keyMapOf(REGISTRY, busyDesk());
 const of = (id: string) => ({ action: id, argument: null });
-const decide = (session: Session, n: number, wish: Wish) =>
-  simulatedHost.decide(session, { ...wish, id: `c${n}`, at: later(n) });
+const decided = (session: Session, n: number, wish: Wish) =>
+  decide(session, { ...wish, id: `c${n}`, at: later(n) });
 
 /** Sessions that a run of wishes leads to. */
 function sessionAfter(seeds: Parameters<typeof wishFrom>[0][]): Session {
   return seeds.reduce((session, seed, n) => {
     const wish = wishFrom(seed, session);
-    const decision = wish && decide(session, n, wish);
+    const decision = wish && decided(session, n, wish);
     return decision?.ok ? decision.session : session;
   }, busyDesk());
 }
@@ -47,7 +47,7 @@ describe('what is offered', () => {
         let events = 0;
         for (const [n, deed] of offer.does.entries()) {
           if (deed.to !== 'session') continue;
-          const decision = decide(now, 1_000 + n, deed.wish);
+          const decision = decided(now, 1_000 + n, deed.wish);
           if (!decision.ok) throw new Error(`${invocation.action}: ${decision.refusal.detail}`);
           expect([invocation.action, decision.notices]).toEqual([invocation.action, []]);
           events += decision.events.length;
@@ -70,8 +70,11 @@ describe('what is offered', () => {
   });
 
   it('is nothing that the host cannot carry out', () => {
-    const poor = new Registry(ACTIONS, simulatedHost, new Set(['minimise'] as const));
-    const session = deskOf('a: a1');
+    const poor = new Registry(ACTIONS);
+    const session: Session = {
+      ...deskOf('a: a1'),
+      host: { kind: 'live', name: 'a display', abilities: ['minimise'] },
+    };
     expect(poor.offer(session, of('quit'), frontTarget(session))).toEqual({ not: { type: 'host-cannot' } });
     expect(poor.offer(session, of('minimise'), frontTarget(session))).toHaveProperty('does');
   });
@@ -79,7 +82,7 @@ describe('what is offered', () => {
 
 describe('the registry', () => {
   it('has an id of its own for every action, and one key for no two of them', () => {
-    expect(() => new Registry([...ACTIONS, ...ACTIONS], simulatedHost)).toThrow(/one id/);
+    expect(() => new Registry([...ACTIONS, ...ACTIONS])).toThrow(/one id/);
     expect(() => REGISTRY.action('fly')).toThrow(/no action 'fly'/);
     expect(keys.conflicts).toEqual([]);
   });
@@ -93,7 +96,7 @@ describe('the registry', () => {
       keys: [held('KeyZ'), heldShift('KeyQ')],
       offer: () => wishes({ type: 'sweep' }),
     });
-    const map = keyMapOf(new Registry([...ACTIONS, greedy], simulatedHost), busyDesk());
+    const map = keyMapOf(new Registry([...ACTIONS, greedy]), busyDesk());
     expect(map.conflicts).toMatchObject([{ has: of('minimise'), wants: of('greedy') }]);
     expect(map.at(['held'], { code: 'KeyQ', key: 'q', shift: true })?.invocation).toEqual(of('greedy'));
     expect(map.at(['held'], { code: 'KeyZ', key: 'z', shift: false })?.invocation).toEqual(of('minimise'));
@@ -115,7 +118,7 @@ describe('the registry', () => {
       keys: (id) => (id === 'a1' ? [held('Digit1')] : []),
       offer: (_session, _target, window) => wishes({ type: 'close', window }),
     });
-    const registry = new Registry([closing], simulatedHost);
+    const registry = new Registry([closing]);
     const session = deskOf('a: a1 a2');
     expect(registry.invocations(session).map(({ argument }) => argument)).toEqual(['a1', 'a2']);
     expect(registry.words({ action: 'close-this', argument: 'a2' }, session).title).toBe('Close a2');

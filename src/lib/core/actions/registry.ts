@@ -1,5 +1,5 @@
-import type { WishType } from '../commands/commands';
-import type { Host } from '../host/host';
+import { decide } from '../host/decide';
+import { isAble } from '../host/plan';
 import type { Session } from '../session/session';
 import { FRESH, not, type Action, type Invocation, type Moment, type Offer, type Words } from './action';
 import type { Target } from './target';
@@ -11,15 +11,8 @@ const SOME_TIME = '2000-01-01T00:00:00.000Z';
 export class Registry {
   readonly #byId: ReadonlyMap<string, Action>;
 
-  /**
-   * @param abilities the wishes that the host can carry out; null for all of them
-   * @throws TypeError if two actions have one id.
-   */
-  constructor(
-    readonly actions: readonly Action[],
-    readonly host: Host,
-    readonly abilities: ReadonlySet<WishType> | null = null,
-  ) {
+  /** @throws TypeError if two actions have one id. */
+  constructor(readonly actions: readonly Action[]) {
     this.#byId = new Map(actions.map((action) => [action.id, action]));
     if (this.#byId.size !== actions.length) throw new TypeError('Two actions have one id.');
   }
@@ -51,8 +44,8 @@ export class Registry {
     let now = session;
     for (const [nth, deed] of offer.does.entries()) {
       if (deed.to !== 'session') continue;
-      if (this.abilities && !this.abilities.has(deed.wish.type)) return not({ type: 'host-cannot' });
-      const decision = this.host.decide(now, { ...deed.wish, id: `try-${nth}`, at: SOME_TIME });
+      if (!isAble(session.host, deed.wish)) return not({ type: 'host-cannot' });
+      const decision = decide(now, { ...deed.wish, id: `try-${nth}`, at: SOME_TIME });
       if (!decision.ok) return not({ type: 'not-there' });
       const [notice] = decision.notices;
       if (notice) return not(notice);

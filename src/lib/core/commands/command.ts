@@ -8,6 +8,7 @@
 import type { Course } from '../host/course';
 import type { Geometry } from '../model/geometry';
 import type { ApplicationId, DocumentId, Instant, TabId, WindowId } from '../model/ids';
+import type { Session } from '../session/session';
 import type { Settings } from '../slices/settings/state';
 
 /** The kinds of fields, and the types of their values. */
@@ -49,6 +50,10 @@ export interface CommandKind<Type extends string, S extends Shape> {
   readonly fields: S;
   /** Whether it can make the session larger: what would not fit is then not done at all. */
   readonly grows?: boolean;
+  /** Whether it is Key Fold's own and concerns no host. */
+  readonly own?: boolean;
+  /** Whether, or when, only a live host can tell what comes of it: whether a window closes, or one is opened. */
+  readonly unforeseen?: boolean | ((session: Session, wish: ValuesOf<S>) => boolean);
   decide(course: Course, wish: ValuesOf<S>): void;
 }
 

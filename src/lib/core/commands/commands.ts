@@ -63,7 +63,13 @@ export interface Batch {
   /** The version of the commands' shape. */
   readonly v: typeof BATCH_VERSION;
   readonly commands: readonly Command[];
+  /** Absent from what was left by pages of older versions. */
+  readonly origin?: Origin;
 }
+
+/** What makes someone wish: a key, the pointer, a choice in search, or the page by itself. */
+export const ORIGINS = ['key', 'pointer', 'search', 'page'] as const;
+export type Origin = (typeof ORIGINS)[number];
 
 /** Since version 2 wishes name the state that is wanted. See `protocol/upcast.ts` for those before. */
 export const BATCH_VERSION = 2;

@@ -7,7 +7,7 @@ import { FRESH, type Invocation, type Moment, type PageRequest } from '../action
 import type { Registry } from '../actions/registry';
 import { frontTarget, type Target } from '../actions/target';
 import type { KeyMap } from '../actions/views/key-map';
-import type { Wish } from '../commands/commands';
+import type { Origin, Wish } from '../commands/commands';
 import {
   isComposing,
   isHeld,
@@ -64,9 +64,18 @@ const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']
   'pass-on',
 ]);
 
+/** What is not wished by the page itself. */
+const ORIGIN_OF: Readonly<Partial<Record<DeskInput['type'], Origin>>> = {
+  key: 'key',
+  pointer: 'pointer',
+  invoked: 'pointer',
+};
+
 /** One turn: the state so far, and the effects so far. */
 class Turn {
   readonly effects: Effect[] = [];
+  /** What makes the person wish what is wished in this turn. */
+  #origin: Origin = 'page';
 
   constructor(
     public state: DeskState,
@@ -74,6 +83,7 @@ class Turn {
   ) {}
 
   take(input: DeskInput): void {
+    this.#origin = ORIGIN_OF[input.type] ?? 'page';
     switch (input.type) {
       case 'key':
         return this.#key(input.key, input.at);
@@ -91,6 +101,8 @@ class Turn {
         return this.#advance(input);
       case 'invoked':
         return this.#invoke(input.invocation, input.moment ?? FRESH, input.target, true);
+      case 'happened':
+        return this.#happened(input.before, input.events);
       case 'dialog':
         return this.#to({ dialog: input.dialog });
       case 'wished':
@@ -339,6 +351,7 @@ class Turn {
     if (!choice) return this.#say({ type: 'front' });
     const { learn, does } = choice;
     const lesson: Wish[] = learn ? [{ type: 'learn-choice', ...learn }] : [];
+    if (learn) this.#origin = 'search';
     if ('wish' in does) return this.#submit({ wishes: [...lesson, does.wish] });
     if (lesson.length > 0) this.#submit({ wishes: lesson });
     this.#invoke(does.invocation, FRESH, undefined, true);
@@ -346,8 +359,8 @@ class Turn {
 
   // What is wished, and what comes of it.
 
-  #submit(submission: Submission): void {
-    this.#effect({ type: 'submit', submission });
+  #submit(submission: Omit<Submission, 'origin'>): void {
+    this.#effect({ type: 'submit', submission: { ...submission, origin: this.#origin } });
   }
 
   #submitted({ acted, answers }: Submission, before: Before, outcome: Outcome): void {
@@ -371,6 +384,12 @@ class Turn {
       : this.#session.front !== before.session.front;
     const to = moved ? (shown ? 'highlight' : 'front') : null;
     this.#say({ type: 'outcome', before: before.session, events, moved: to });
+  }
+
+  #happened(before: Session, events: readonly SessionEvent[]): void {
+    const moved = this.#session.front === before.front ? null : 'front';
+    this.#say({ type: 'outcome', before, events, moved });
+    this.#noteUndo(events);
   }
 
   #noteUndo(events: readonly SessionEvent[]): void {

@@ -1,7 +1,7 @@
 /** What the desk is told, and what it asks for, as data. */
 import type { Action, DialogName, Invocation, Moment, PageRequest } from '../actions/action';
 import type { Target } from '../actions/target';
-import type { Wish } from '../commands/commands';
+import type { Origin, Wish } from '../commands/commands';
 import type { Notice, Refusal } from '../host/notice';
 import type { ArrivedKey, KeyInput } from '../keys/key-input';
 import type { ApplicationId, Instant, WindowId } from '../model/ids';
@@ -32,6 +32,8 @@ export type DeskInput =
   /** A question or an offer was answered. */
   | { readonly type: 'answered'; readonly wish: Wish }
   | { readonly type: 'session-changed' }
+  /** Something came of what was asked for earlier, and could not be foreseen. */
+  | { readonly type: 'happened'; readonly before: Session; readonly events: readonly SessionEvent[] }
   /** What became of the wishes that were submitted. */
   | {
       readonly type: 'submitted';
@@ -49,6 +51,7 @@ export interface Outcome {
 
 export interface Submission {
   readonly wishes: readonly Wish[];
+  readonly origin: Origin;
   /** The action that wishes it, and what it acts on; absent where something else does. */
   readonly acted?: { readonly action: Action; readonly target: Target | null };
   /** Whether the next question comes forward afterwards. */

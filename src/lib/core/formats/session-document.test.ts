@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { START } from '../../../../testing/desks';
 import { ellavane } from '../../demo/ellavane';
-import { simulatedHost } from '../host/simulated-host';
+import { decide } from '../host/decide';
 import { problemsOf } from '../session/session';
 import { fromDocument, repeatedIds, toDocument } from './session-document';
 import schema from './session-document.schema.json';
@@ -39,7 +39,7 @@ describe('export', () => {
         let session = fromDocument(demo);
         for (const [n, seed] of seeds.entries()) {
           const wish = wishFrom(seed, session);
-          const decision = wish && simulatedHost.decide(session, commandFrom(wish, n));
+          const decision = wish && decide(session, commandFrom(wish, n));
           if (decision?.ok) session = decision.session;
         }
         const document = toDocument(session);

@@ -21,11 +21,12 @@ export class Course {
   #names = 0;
   #entries = 0;
 
-  /** `id` and `at` are the command's. */
+  /** `id` and `at` are the command's; `again` as in `decide`. */
   constructor(
     public session: Session,
     readonly id: string,
     readonly at: Instant,
+    readonly again: boolean,
   ) {}
 
   happen(event: SessionEvent): void {
@@ -35,6 +36,12 @@ export class Course {
 
   notice(notice: Notice): void {
     this.notices.push(notice);
+  }
+
+  /** What is wanted is so already: a notice; or, on the way there, what else comes with it (switching rule 4). */
+  alreadySo(notice: Notice): void {
+    if (this.again) this.fillFront();
+    else this.notice(notice);
   }
 
   /**
@@ -59,6 +66,12 @@ export class Course {
 
   front(window: WindowId): void {
     if (this.session.front !== window) this.happen({ type: 'window-fronted', window, at: this.at });
+  }
+
+  /** Piles the windows up in this order, from the bottom, unless they lie so already. */
+  restack(stacking: readonly WindowId[]): void {
+    if (stacking.some((id, index) => id !== this.session.stacking[index]))
+      this.happen({ type: 'windows-restacked', stacking });
   }
 
   /** Switching rule 4: if the front window went away, the most recent visible one comes forward. */

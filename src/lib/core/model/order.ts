@@ -19,6 +19,15 @@ export function toHead(order: Order, id: string, at: Instant): Order {
   return next;
 }
 
+/** Puts `id` where a use at `at` belongs: behind what was used later. A later use of its own stands. */
+export function used(order: Order, id: string, at: Instant): Order {
+  const before = usedAt(order, id);
+  if (before !== null && before >= at) return order;
+  const rest = without(order, id);
+  const behind = rest.findIndex((use) => use.at === null || use.at <= at);
+  return rest.toSpliced(behind === -1 ? rest.length : behind, 0, { id, at });
+}
+
 /** Adds `id` at the end as never used; one already listed stays where it is. */
 export const toEnd = (order: Order, id: string): Order =>
   order.some((use) => use.id === id) ? order : [...order, { id, at: null }];

@@ -3,6 +3,7 @@
  * outboxes. One event becomes one event and sees nothing else, so the numbers of the log stay as they are.
  */
 import type { Batch } from '../commands/commands';
+import { DONE, type Report } from './report';
 import { EMPTY_SESSION, type Session, type SessionEvent } from '../session/session';
 
 /** Something as it was stored; `v` is the version of its shape, 1 if it is absent. */
@@ -87,6 +88,12 @@ export function sessionFrom(stored: object): Session {
 /** A batch that a page of this version or an earlier one sent, or left in its outbox. */
 export const batchFrom = (stored: { readonly commands: readonly unknown[] }): Batch =>
   upcast(stored, BATCHES) as unknown as Batch;
+
+/** A report from a server of this version or an earlier one, which said nothing of how a batch ends: it was done. */
+export const reportFrom = (sent: Omit<Report, 'settles'> & Partial<Pick<Report, 'settles'>>): Report => ({
+  settles: DONE,
+  ...sent,
+});
 
 function upcast(stored: object, chain: Chain<Stored>): Stored {
   let now = stored as Stored;

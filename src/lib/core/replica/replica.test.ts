@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
 import { deskOf } from '../../../../testing/desks';
-import { simulatedHost } from '../host/simulated-host';
 import type { Batch, Wish } from '../commands/commands';
 import type { Session } from '../session/session';
-import { decideBatch } from './decide-batch';
-import { receive, reject, replicaOf, submit, type Confirmation, type Replica } from './replica';
+import { planOf } from '../host/plan';
+import { DONE, type Report } from '../protocol/report';
+import { acknowledge, anew, receive, reject, replicaOf, submit, takeOver, type Replica } from './replica';
 
 const start = (): Session => deskOf('a: a1 a2* | b: b1 b2- | c: c1');
 const batchOf = (id: string, ...wishes: Wish[]): Batch => ({
@@ -19,35 +19,29 @@ const batchOf = (id: string, ...wishes: Wish[]): Batch => ({
 /** The least that a server does: decide in the order of arrival, once per batch. */
 class Server {
   session = start();
-  log: Confirmation[] = [];
+  log: Report[] = [];
   #seq = 0;
 
   take(batch: Batch): boolean {
-    if (this.log.some((confirmation) => confirmation.batch === batch.id)) return true;
-    const decision = decideBatch(simulatedHost, this.session, batch);
+    if (this.log.some((report) => report.batch === batch.id)) return true;
+    const decision = planOf(this.session, batch);
     if (!decision.ok) return false;
-    this.log.push({ batch: batch.id, first: this.#seq + 1, events: decision.events });
+    this.log.push({ batch: batch.id, first: this.#seq + 1, events: decision.events, settles: DONE });
     this.#seq += decision.events.length;
     this.session = decision.session;
     return true;
   }
 }
 
-const take = (replica: Replica, confirmation: Confirmation): Replica => {
-  const after = receive(replica, simulatedHost, confirmation);
-  if (!after) throw new Error('A confirmation came too early.');
-  return after;
-};
-
 describe('a replica', () => {
   it('shows what was done at once, and keeps the same session when the server confirms it', () => {
     const batch = batchOf('x', { type: 'minimise', window: 'a1' });
-    const { replica } = submit(replicaOf(start(), 0), simulatedHost, batch);
+    const { replica } = submit(replicaOf(start(), 0), batch, 0);
     expect(find(replica.session.windows, 'a1')?.minimised).toBe(true);
     expect(find(replica.confirmed.windows, 'a1')?.minimised).toBe(false);
     const server = new Server();
     server.take(batch);
-    const confirmed = take(replica, server.log[0] as Confirmation);
+    const confirmed = receive(replica, server.log[0] as Report);
     expect(confirmed.session).toBe(replica.session);
     expect(confirmed.confirmed).toEqual(replica.session);
     expect(confirmed.pending).toEqual([]);
@@ -57,22 +51,44 @@ describe('a replica', () => {
     const server = new Server();
     server.take(batchOf('x', { type: 'minimise', window: 'a1' }));
     server.take(batchOf('y', { type: 'minimise', window: 'b1' }));
-    const [first, second] = server.log as [Confirmation, Confirmation];
+    const [first, second] = server.log as [Report, Report];
     const replica = replicaOf(start(), 0);
-    expect(receive(replica, simulatedHost, second)).toBeNull();
-    const after = take(take(replica, first), second);
-    expect(take(after, first)).toBe(after);
+    const waiting = receive(replica, second);
+    expect(waiting.session).toBe(replica.session);
+    const after = receive(waiting, first);
+    expect(after.early).toEqual([]);
+    expect(receive(after, first)).toBe(after);
+    expect(receive(after, second)).toBe(after);
     expect(after.session).toEqual(server.session);
   });
 
+  it('shows what is stored and not reported yet on top of what is reported before it', () => {
+    const server = new Server();
+    const mine = batchOf('x', { type: 'minimise', window: 'a1' });
+    server.take(batchOf('y', { type: 'minimise', window: 'b1' }));
+    server.take(mine);
+    const [others, own] = server.log as [Report, Report];
+    let replica = acknowledge(submit(replicaOf(start(), 0), mine, 0).replica, 'x');
+    replica = receive(replica, others);
+    expect(replica.session).toEqual(server.session);
+    expect(replica.pending).toMatchObject([{ taken: true, fulfilled: false }]);
+    replica = receive(replica, own);
+    expect(replica).toMatchObject({ pending: [], confirmed: server.session, session: server.session });
+  });
+
+  it('of a session that was loaded anew waits for nothing that is stored, unless it is under way there', () => {
+    const wished = ['x', 'y', 'z'].map((id) => batchOf(id, { type: 'minimise', window: 'a1' }));
+    let replica = wished.reduce((now, batch) => takeOver(now, batch, 0), replicaOf(start(), 0));
+    replica = acknowledge(acknowledge(replica, 'x'), 'y');
+    const after = anew(replica, { session: { ...start(), underWay: ['y'] }, seq: 7 });
+    expect(after.pending.map(({ batch }) => batch.id)).toEqual(['y', 'z']);
+    expect(after.seq).toBe(7);
+  });
+
   it('takes back what the server refused and decides the rest anew', () => {
-    let { replica } = submit(
-      replicaOf(start(), 0),
-      simulatedHost,
-      batchOf('x', { type: 'minimise', window: 'a1' }),
-    );
-    ({ replica } = submit(replica, simulatedHost, batchOf('y', { type: 'minimise', window: 'b1' })));
-    const after = reject(replica, simulatedHost, 'x');
+    const wished = ['a1', 'b1'].map((window, n) => batchOf(`xy`.charAt(n), { type: 'minimise', window }));
+    const replica = wished.reduce((now, batch) => submit(now, batch, 0).replica, replicaOf(start(), 0));
+    const after = reject(replica, 'x');
     expect(find(after.session.windows, 'a1')?.minimised).toBe(false);
     expect(find(after.session.windows, 'b1')?.minimised).toBe(true);
   });
@@ -80,7 +96,7 @@ describe('a replica', () => {
   it('applies a batch whole or not at all', () => {
     const batch = batchOf('x', { type: 'minimise', window: 'a1' }, { type: 'minimise', window: 'nowhere' });
     const replica = replicaOf(start(), 0);
-    const submitted = submit(replica, simulatedHost, batch);
+    const submitted = submit(replica, batch, 0);
     expect(submitted.refusal).toMatchObject({ field: 'window' });
     expect(submitted.replica).toBe(replica);
   });
@@ -98,15 +114,15 @@ describe('a replica', () => {
         const pages = [replicaOf(start(), 0), replicaOf(start(), 0)] as [Replica, Replica];
         const heard: [number, number] = [0, 0];
         const hear = (at: 0 | 1) => {
-          const confirmation = server.log[heard[at]];
-          if (!confirmation) return;
+          const report = server.log[heard[at]];
+          if (!report) return;
           heard[at] += 1;
-          pages[at] = take(pages[at], confirmation);
+          pages[at] = receive(pages[at], report);
         };
         const send = (at: 0 | 1) => {
           const batch = pages[at].pending[0]?.batch;
           if (!batch) return;
-          if (!server.take(batch)) pages[at] = reject(pages[at], simulatedHost, batch.id);
+          if (!server.take(batch)) pages[at] = reject(pages[at], batch.id);
           else while (pages[at].pending.some((pending) => pending.batch.id === batch.id)) hear(at);
         };
         for (const [n, { what, page: at }] of actions.entries()) {
@@ -114,7 +130,7 @@ describe('a replica', () => {
           else if (what === 'hear') hear(at);
           else {
             const wish = wishFrom(seeds[n] as WishSeed, pages[at].session);
-            if (wish) pages[at] = submit(pages[at], simulatedHost, batchOf(`batch-${n}`, wish)).replica;
+            if (wish) pages[at] = submit(pages[at], batchOf(`batch-${n}`, wish), 0).replica;
           }
         }
         for (const at of [0, 1] as const) while (pages[at].pending.length > 0) send(at);

@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { deskOf } from '../../../../testing/desks';
 import { personAt, Person } from '../../../../testing/person';
-import { simulatedHost } from '../host/simulated-host';
+import { decide } from '../host/decide';
 import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
 import { toDocument } from '../formats/session-document';
 import type { Session } from '../session/session';
@@ -62,7 +62,7 @@ describe('weight', () => {
         for (const [n, seed] of seeds.entries()) {
           const wish = wishFrom(seed, session);
           const said = wish?.type === 'keep-draft' ? { ...wish, text } : wish;
-          const decision = said && simulatedHost.decide(session, commandFrom(said, n));
+          const decision = said && decide(session, commandFrom(said, n));
           if (decision?.ok) session = decision.session;
         }
         expect(weightOf(session)).toBeGreaterThanOrEqual(bytes(session));
@@ -101,7 +101,7 @@ describe('texts', () => {
     ['letters', { type: 'learn-choice', letters: 'x'.repeat(LONGEST_LETTERS + 1), choice: 'c' }],
     ['title', { type: 'retitle-tab', window: 'a1', tab: 't-a1', title: 'x'.repeat(201) }],
   ] as const)('a %s that is too long is refused here, not only by the server', (field, wish) => {
-    const decision = simulatedHost.decide(deskOf('a: a1'), commandFrom(wish, 1));
+    const decision = decide(deskOf('a: a1'), commandFrom(wish, 1));
     expect(decision).toMatchObject({ ok: false, refusal: { field } });
   });
 
@@ -123,14 +123,14 @@ describe('a command id', () => {
   const open = { type: 'open-window', application: 'b', inFront: true } as const;
   const opened = () => {
     const person = personAt('a: a1 | b: b1');
-    const first = simulatedHost.decide(person.session, commandFrom(open, 9));
+    const first = decide(person.session, commandFrom(open, 9));
     if (!first.ok) throw new Error(first.refusal.detail);
     person.session = first.session;
     return person;
   };
 
   it('opens nothing again while the window that it named is open', () => {
-    expect(simulatedHost.decide(opened().session, commandFrom(open, 9))).toMatchObject({
+    expect(decide(opened().session, commandFrom(open, 9))).toMatchObject({
       ok: true,
       events: [],
     });
@@ -145,7 +145,7 @@ describe('a command id', () => {
     ['is of another application', { ...open, application: 'a' }, (person: Person) => person],
   ])('is refused again while the window that it named %s', (_, wish, then) => {
     const { session } = then(opened());
-    expect(simulatedHost.decide(session, commandFrom(wish, 9))).toMatchObject({
+    expect(decide(session, commandFrom(wish, 9))).toMatchObject({
       ok: false,
       refusal: { field: 'id' },
     });

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { busyDesk, commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
 import { personAt } from '../../../../testing/person';
 import type { Wish } from '../commands/commands';
-import { simulatedHost } from '../host/simulated-host';
+import { decide } from '../host/decide';
 import type { SessionEvent } from './session';
 import { problemsOf } from './session';
 import { reduce, reduceAll } from './session';
@@ -18,7 +18,7 @@ function run(seeds: readonly WishSeed[]): { events: SessionEvent[]; session: Ses
   const events: SessionEvent[] = [];
   for (const [n, seed] of seeds.entries()) {
     const wish = wishFrom(seed, session);
-    const decision = wish && simulatedHost.decide(session, commandFrom(wish, n));
+    const decision = wish && decide(session, commandFrom(wish, n));
     if (!decision?.ok) continue;
     for (const event of decision.events) {
       session = reduce(session, event);
@@ -104,11 +104,11 @@ describe('a wish', () => {
           if (!wish) continue;
           // What has no name stands for the newest, which is another one the second time.
           const named = 'entry' in wish ? wish.entry !== null : absolute(wish);
-          const decision = simulatedHost.decide(session, commandFrom(wish, n));
+          const decision = decide(session, commandFrom(wish, n));
           if (!decision.ok) continue;
           session = decision.session;
           if (!named) continue;
-          const again = simulatedHost.decide(session, commandFrom(wish, n));
+          const again = decide(session, commandFrom(wish, n));
           expect([wish, again.ok ? again.events : []]).toEqual([wish, []]);
         }
       }),
@@ -137,7 +137,7 @@ describe('refusals', () => {
     ['document', { type: 'save', document: 'x' }],
     ['tab', { type: 'retitle-tab', window: 'a1', tab: 'x', title: 'y' }],
   ] as const)('name the unknown %s', (field, wish) => {
-    const decision = simulatedHost.decide(start(), commandFrom(wish, 1));
+    const decision = decide(start(), commandFrom(wish, 1));
     expect(decision).toMatchObject({ ok: false, refusal: { field } });
   });
 });

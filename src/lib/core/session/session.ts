@@ -11,12 +11,14 @@ import { drafts } from '../slices/drafts/slice';
 import { ended } from '../slices/ended/slice';
 import { frontApplication } from '../slices/front/selectors';
 import { front } from '../slices/front/slice';
+import { host } from '../slices/host/slice';
 import { learning } from '../slices/learning/slice';
 import { places } from '../slices/places/slice';
 import { putAway } from '../slices/put-away/slice';
 import { recency } from '../slices/recency/slice';
 import { settings } from '../slices/settings/slice';
 import { unless, type SessionProblem } from '../slices/slice';
+import { underWay } from '../slices/under-way/slice';
 import { windowOf } from '../slices/windows/selectors';
 import { windows } from '../slices/windows/slice';
 import { workspaces } from '../slices/workspaces/slice';
@@ -34,6 +36,8 @@ export const SLICES = [
   putAway,
   ended,
   learning,
+  host,
+  underWay,
 ] as const;
 
 export interface Session extends SessionOf<typeof SLICES> {}
@@ -42,7 +46,7 @@ export interface Session extends SessionOf<typeof SLICES> {}
 export type SessionEvent = EventOf<typeof SLICES>;
 
 const composed = compose(SLICES);
-export const { empty: EMPTY_SESSION, isVisible, uncovering } = composed;
+export const { empty: EMPTY_SESSION, isVisible, ownership, uncovering } = composed;
 
 /**
  * The session after `event`. First every slice, each on the session before; then, on what they made, the one rule that

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { busyDesk, commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
-import { simulatedHost } from '../host/simulated-host';
+import { decide } from '../host/decide';
 import { reduce, SLICES, type SessionEvent } from '../session/session';
 import { compose, type AnySlice } from './compose';
 import type { Slice } from './slice';
@@ -18,7 +18,7 @@ describe('composed slices', () => {
         let session = busyDesk();
         for (const [n, seed] of seeds.entries()) {
           const wish = wishFrom(seed, session);
-          const decision = wish && simulatedHost.decide(session, commandFrom(wish, n));
+          const decision = wish && decide(session, commandFrom(wish, n));
           for (const event of decision?.ok ? decision.events : []) {
             const after = reduce(session, event);
             // Whether the front window can be seen is the session's rule, after all of them.

@@ -1,5 +1,5 @@
 /** Makes one session, one union of events and one `reduce` of a list of slices. */
-import type { EventsOf, SessionProblem, Slice } from './slice';
+import type { EventsOf, Ownership, SessionProblem, Slice } from './slice';
 import type { AppWindow } from './windows/state';
 
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the one place where slices of all kinds meet
@@ -44,6 +44,8 @@ export interface Composed<Session, Event> {
    * @throws RangeError if the event names something that the session does not have.
    */
   readonly reduce: (session: Session, event: Event) => Session;
+  /** Whose fact an event is. */
+  readonly ownership: (event: Event) => Ownership;
   /** Whether a window can be seen: no slice hides it. */
   readonly isVisible: (session: Session, window: AppWindow) => boolean;
   /** What must happen so that a window can be seen; empty if it can. */
@@ -68,6 +70,9 @@ export function compose<const List extends readonly AnySlice[]>(
   type Event = EventOf<List>;
   const list: readonly AnySlice[] = slices;
   const handlers = handlersOf(list);
+  const owned = new Map(
+    list.flatMap((slice) => Object.entries((slice.own ?? {}) as Record<string, Ownership>)),
+  );
   const covers = list.flatMap((slice) => slice.covers ?? []);
   return {
     empty: emptyOf(list) as Session,
@@ -80,6 +85,7 @@ export function compose<const List extends readonly AnySlice[]>(
       }
       return after as Session;
     },
+    ownership: (event) => owned.get((event as { type: string }).type) ?? 'host',
     isVisible: (session, window) => !covers.some((cover) => cover.hides(session, window)),
     uncovering: (session, window) =>
       covers.flatMap((cover) =>

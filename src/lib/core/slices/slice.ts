@@ -18,6 +18,12 @@ export type EventsOf<Map> = {
   [Type in keyof Map & string]: { readonly type: Type } & Readonly<Map[Type]>;
 }[keyof Map & string];
 
+/**
+ * Whose facts a slice's events are. The host's, if nothing is said: a live host tells them. Key Fold's own are written
+ * down when a batch is taken, or, where they say that something has come true, when it is settled.
+ */
+export type Ownership = 'host' | 'when-taken' | 'when-settled';
+
 /** Something that is wrong with a session. */
 export interface SessionProblem {
   /** Where: a property of the session, then the id of an entry, then a property of that. */
@@ -34,6 +40,8 @@ export interface Slice<
   readonly name: string;
   /** Its fields in an empty session; also what a stored session gets that does not have them yet. */
   readonly initial: State;
+  /** Its events that are no host's to tell. */
+  readonly own?: { readonly [Type in keyof Own]?: Exclude<Ownership, 'host'> };
   /** One handler for each of its own events, and for each foreign one that it listens to. */
   readonly on: {
     readonly [Type in keyof (Own & Heard)]: (

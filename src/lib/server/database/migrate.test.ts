@@ -6,8 +6,7 @@ import { deskOf, START } from '../../../../testing/desks';
 import first from '../../../../testing/fixtures/first-version.json';
 import { fromDocument, toDocument, type SessionDocument } from '../../core/formats/session-document';
 import { batchFrom } from '../../core/protocol/upcast';
-import { decideBatch } from '../../core/replica/decide-batch';
-import { simulatedHost } from '../../core/host/simulated-host';
+import { planOf } from '../../core/host/plan';
 import { problemsOf } from '../../core/session/session';
 import type { Session } from '../../core/session/session';
 import { DEMO_ID, ellavane } from '../../demo/ellavane';
@@ -67,7 +66,7 @@ async function loaded(id: string): Promise<{ session: Session; seq: number; log:
   await migrate(database.url);
   const db = connect(database.url);
   try {
-    const events = new EventStore(db, simulatedHost);
+    const events = new EventStore(db);
     const stored = await events.load(id);
     if (!stored) throw new Error('It is not there.');
     return { ...stored, log: (await events.after(id, 0, 1_000)).flatMap((batch) => batch.events) };
@@ -106,7 +105,7 @@ describe('what the first version left behind', () => {
     expect(toDocument(session)).toEqual(first.document);
     expect([session.putAways.length, session.ended.length]).toEqual([first.putAways, first.ended]);
     const sent = first.outbox.map(batchFrom).reduce((now, batch) => {
-      const decision = decideBatch(simulatedHost, now, batch);
+      const decision = planOf(now, batch);
       return decision.ok ? decision.session : now;
     }, session);
     expect(inOrderOfIds(toDocument(sent))).toEqual(inOrderOfIds(first.afterOutbox as SessionDocument));

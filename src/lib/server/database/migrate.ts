@@ -2,6 +2,7 @@ import { Migrator, type Kysely, type Migration } from 'kysely';
 import { eventLog } from './migrations/0001-event-log';
 import { oneRowABatch } from './migrations/0002-one-row-a-batch';
 import { accessKey } from './migrations/0003-access-key';
+import { reports } from './migrations/0004-reports';
 import { connectPatiently } from './connect';
 import type { Schema } from './schema';
 
@@ -10,6 +11,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '0001-event-log': eventLog,
   '0002-one-row-a-batch': oneRowABatch,
   '0003-access-key': accessKey,
+  '0004-reports': reports,
 };
 
 /** The database was made by a newer Key Fold than this one. */

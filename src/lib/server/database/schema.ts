@@ -13,15 +13,19 @@ interface SessionTable {
   snapshot_seq: Generated<number>;
 }
 
-/** One row a batch. A batch without events leaves none. */
+/** One row a report. A batch from which nothing follows leaves none. */
 interface LogTable {
   session_id: string;
-  /** The number of the batch's first event; the next batch's is `first_seq + event_count`. */
+  /** The number of its first event; the next row's is `first_seq + event_count`. */
   first_seq: number;
   event_count: number;
-  /** The batch's id. */
-  id: string;
-  /** A digest of its commands, so that an id used again for something else is noticed. */
+  /** The batch that it takes; null if it takes none. */
+  id: string | null;
+  /** The batch that caused it, where that was taken before. */
+  cause: string | null;
+  /** What made someone wish it, or `host`; null from older versions. */
+  origin: string | null;
+  /** A digest of the batch's commands, so that an id used again for something else is noticed. */
   digest: string;
   received_at: Generated<Date>;
   events: Json<SessionEvent[]>;

@@ -3,10 +3,21 @@ import { describe, expect, it } from 'vitest';
 import { guard } from './guard';
 import { Hosts } from './hosts';
 import { pointerTo, Problem } from './problem';
+import { prefersMinimal } from './preference';
 import { readJson } from './read-json';
 
 const request = (body: BodyInit, type = 'application/json') =>
   new Request('http://localhost/', { method: 'POST', body, headers: { 'content-type': type } });
+
+it.each([
+  ['return=minimal', true],
+  ['respond-async, Return = "minimal"; x=1', true],
+  ['return=representation', false],
+  ['return=minimalist', false],
+  [null, false],
+])('Prefer: %s asks for little: %s (RFC 7240, section 4.2)', (prefer, minimal) => {
+  expect(prefersMinimal(new Headers(prefer === null ? {} : { prefer }))).toBe(minimal);
+});
 
 describe('reading JSON', () => {
   it('gives what was sent', async () => {

@@ -1,5 +1,5 @@
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn } from 'class-validator';
-import { BATCH_VERSION, type Batch } from '../../core/commands/commands';
+import { BATCH_VERSION, ORIGINS, type Batch, type Origin } from '../../core/commands/commands';
 import { MOST_COMMANDS } from '../../core/model/limits';
 import { batchFrom as upcastBatch } from '../../core/protocol/upcast';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
@@ -11,6 +11,7 @@ class BatchInput {
   @IsNewId() id!: string;
   /** The version of the commands' shape; absent from what pages sent before there were versions. */
   @IfSent() @IsIn([1, BATCH_VERSION]) v?: number;
+  @IfSent() @IsIn(ORIGINS) origin?: Origin;
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_COMMANDS) commands!: unknown[];
 }
 

@@ -8,7 +8,6 @@ import { batchOf, flip } from '../../../../testing/batches';
 import { useDatabase } from '../../../../tests/use-database';
 import { deskOf, later } from '../../../../testing/desks';
 import { fromDocument } from '../../core/formats/session-document';
-import { simulatedHost } from '../../core/host/simulated-host';
 import { receive, replicaOf, submit } from '../../core/replica/replica';
 import type { Wish } from '../../core/commands/commands';
 import { problemsOf } from '../../core/session/session';
@@ -21,7 +20,7 @@ import { EVENTS_PER_SNAPSHOT, EventStore } from './event-store';
 
 const database = useDatabase();
 
-const newStore = () => new EventStore(database.db, simulatedHost);
+const newStore = () => new EventStore(database.db);
 
 async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
   const store = newStore();
@@ -72,9 +71,7 @@ describe('the event store', () => {
     const first = await store.append(id, batch);
     const again = await Promise.all([store.append(id, batch), newStore().append(id, batch)]);
     for (const answer of again) expect(answer).toEqual({ ...first, kind: 'known' });
-    expect((await store.load(id))?.seq).toBe(
-      first.kind === 'appended' ? first.confirmation.events.length : -1,
-    );
+    expect((await store.load(id))?.seq).toBe(first.kind === 'appended' ? first.report.events.length : -1);
   });
 
   it('carries a batch out once that comes twice at the same moment', async () => {
@@ -85,7 +82,7 @@ describe('the event store', () => {
       [flip('a2'), batch, flip('a1'), batch].map((each) => store.append(id, each)),
     );
     expect(answers.map(({ kind }) => kind)).toEqual(['appended', 'appended', 'appended', 'known']);
-    expect(answers[3]).toMatchObject({ confirmation: { first: 2 } });
+    expect(answers[3]).toMatchObject({ report: { first: 2 } });
     expect((await store.load(id))?.seq).toBe(3);
   });
 
@@ -95,7 +92,7 @@ describe('the event store', () => {
     await store.load(id);
     await elsewhere.append(id, flip('b1'));
     // As far as this store knows, a1 is in front.
-    expect(await store.append(id, flip('a1'))).toMatchObject({ confirmation: { first: 2, events: [{}] } });
+    expect(await store.append(id, flip('a1'))).toMatchObject({ report: { first: 2, events: [{}] } });
     const open = batchOf({ type: 'open-window', application: 'b', inFront: true });
     await elsewhere.append(id, open);
     const window = `w-${open.commands[0]?.id}`;
@@ -205,7 +202,7 @@ describe('the event store', () => {
     const { store, id } = await newSession();
     await store.append(id, flip('b1'));
     const answer = await store.append(id, flip('b1'));
-    expect(answer).toMatchObject({ kind: 'appended', confirmation: { first: 2, events: [] } });
+    expect(answer).toMatchObject({ kind: 'appended', report: { first: 2, events: [] } });
     const rows = await database.db.read.selectFrom('log').select('id').where('session_id', '=', id).execute();
     expect(rows).toHaveLength(1);
   });
@@ -218,9 +215,7 @@ describe('the event store', () => {
       at: later(n),
     }));
     const session = reduceAll(deskOf('a: a1 a2 | b: b1'), events);
-    const chatty = new EventStore(database.db, {
-      decide: () => ({ ok: true, events, notices: [], session }),
-    });
+    const chatty = new EventStore(database.db, () => ({ ok: true, events, notices: [], session }));
     expect(await chatty.append(id, flip('b1'))).toMatchObject({ kind: 'appended' });
     expect(await newStore().load(id)).toEqual({ session, seq: 20_000 });
     expect(await store.load(id)).toEqual({ session, seq: 20_000 });
@@ -313,11 +308,11 @@ describe('the event store', () => {
           const wish = wishFrom(seed, replica.session);
           if (!wish) continue;
           const batch = batchOf(wish);
-          const submitted = submit(replica, simulatedHost, batch);
+          const submitted = submit(replica, batch, 0);
           const predicted = submitted.replica.session;
           const answer = await store.append(id, batch);
           if (answer.kind !== 'appended') throw new Error(`The server ${answer.kind}.`);
-          const received = receive(submitted.replica, simulatedHost, answer.confirmation);
+          const received = receive(submitted.replica, answer.report);
           expect(received?.session).toBe(predicted);
           replica = received ?? replica;
         }

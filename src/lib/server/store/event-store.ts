@@ -1,16 +1,18 @@
-import type { Host } from '../../core/host/host';
-import type { Confirmation } from '../../core/replica/replica';
+import type { Carrier } from '../../core/host/carrier';
+import { decide } from '../../core/host/decide';
+import { lastOf, type Report } from '../../core/protocol/report';
 import type { Batch } from '../../core/commands/commands';
 import { reduceAll } from '../../core/session/session';
 import type { Session } from '../../core/session/session';
 import { eventFrom, sessionFrom, storedSession } from '../../core/protocol/upcast';
 import { run, type Database } from '../database/connect';
 import { isUnavailable, Unavailable } from '../database/trouble';
+import { LiveSession } from '../live/live-session';
 import { GroupWriter } from './group-writer';
 import { OtherServers } from './other-servers';
 import { Publisher } from './publisher';
-import { Lane, type Appended, type Known } from './lane';
-import { digestOf } from './log-row';
+import { Lane, type Appended, type Known, type LaneStore } from './lane';
+import { digestOf, reportIn, type ReadRow } from './log-row';
 import { SessionCache, type StoredSession } from './session-cache';
 import { AFTER, KNOWN, LAST, LOAD, PRUNE, SNAPSHOT } from './statements';
 
@@ -32,11 +34,13 @@ export class EventStore {
   readonly others: OtherServers;
   readonly #cache = new SessionCache();
   readonly #lanes = new Map<string, Lane>();
+  /** Sessions whose windows something has that is connected to this server. */
+  readonly #live = new Map<string, LiveSession>();
   readonly #writer: GroupWriter;
   readonly #snapshotting = new Set<string>();
   readonly #removing = new Set<string>();
-  /** Sessions about which other servers told: up to which event that was read, and from which on it is to be. */
-  readonly #told = new Map<string, { upTo: number; next: number; reading: boolean }>();
+  /** Sessions about which other servers told: up to which event that was read, and from which on and how far it is to be. */
+  readonly #told = new Map<string, { upTo: number; next: number; latest: number; reading: boolean }>();
   /** Events replayed by loads so far; what the snapshots keep small. */
   replayed = 0;
   /** Streams that are open. */
@@ -44,7 +48,7 @@ export class EventStore {
 
   constructor(
     readonly database: Database,
-    readonly host: Host,
+    readonly decideOne = decide,
   ) {
     const others = new OtherServers(database.url, {
       wrote: (session, first) => void this.#readWhatOthersWrote(session, first),
@@ -88,6 +92,8 @@ export class EventStore {
   async remove(id: string): Promise<boolean> {
     this.#removing.add(id);
     try {
+      this.#live.get(id)?.close();
+      this.#live.delete(id);
       await this.#lanes.get(id)?.drained();
       const removed = await this.#reaching(() =>
         this.database.write.transaction().execute(async (trx) => {
@@ -134,12 +140,14 @@ export class EventStore {
 
   /**
    * Decides a batch and writes down what follows from it, all of it or nothing. A batch that was written down
-   * before is answered with the same confirmation; `digest` tells it from one whose id is used again.
+   * before is answered with the same report; `digest` tells it from one whose id is used again.
    * @throws Unavailable if the database cannot be used now: whether the batch was stored is not known then, and
    * sending it again is safe.
    */
   append(id: string, batch: Batch, digest = digestOf(batch)): Promise<Appended> {
     if (this.#removing.has(id)) return Promise.resolve({ kind: 'no-session' });
+    const live = this.#live.get(id);
+    if (live) return live.append(batch, digest);
     let lane = this.#lanes.get(id);
     if (!lane) {
       lane = this.#newLane(id);
@@ -149,14 +157,12 @@ export class EventStore {
   }
 
   /**
-   * What was written down after event `seq`, oldest first, a confirmation a batch, at most `most` batches. A batch
+   * What was written down after event `seq`, oldest first, a report a batch, at most `most` batches. A batch
    * that `seq` lies within comes whole.
    */
-  async after(id: string, seq: number, most: number): Promise<Confirmation[]> {
-    const rows = await this.#reaching(() =>
-      run<{ id: string; first_seq: number; events: object[] }>(this.database.read, AFTER, [id, seq, most]),
-    );
-    return rows.map((row) => ({ batch: row.id, first: row.first_seq, events: row.events.map(eventFrom) }));
+  async after(id: string, seq: number, most: number): Promise<Report[]> {
+    const rows = await this.#reaching(() => run<ReadRow>(this.database.read, AFTER, [id, seq, most]));
+    return rows.map(reportIn);
   }
 
   /** The number of a session's last event; null if there is no such session. */
@@ -171,30 +177,46 @@ export class EventStore {
     return row?.removed ?? 0;
   }
 
-  #newLane(id: string): Lane {
-    return new Lane(
-      id,
-      {
-        host: this.host,
-        cached: () => this.#cache.get(id),
-        load: () => this.load(id),
-        forget: () => this.#cache.forget(id),
-        known: (batches) => this.#known(id, batches),
-        write: (rows) => this.#writer.write(rows),
-        stored: (before, after, confirmations) => this.#stored(id, before, after, confirmations),
-      },
-      () => this.#lanes.delete(id),
-    );
+  /**
+   * Connects what has the windows of a live session; the returned function disconnects it. What was under way before is
+   * over then. `lost` is called when what it tells cannot be stored any more: then it is disconnected.
+   * @throws RangeError if there is no such session, or it is not a live one, or it is connected already.
+   */
+  async attach(id: string, carrier: Carrier, lost: (error: unknown) => void): Promise<() => void> {
+    const stored = await this.load(id);
+    if (stored?.session.host.kind !== 'live') throw new RangeError(`There is no live session '${id}'.`);
+    if (this.#live.has(id)) throw new RangeError(`The session '${id}' is connected already.`);
+    const detach = () => {
+      if (this.#live.get(id) === live) this.#live.delete(id);
+      live.close();
+    };
+    const live = new LiveSession(id, stored, this.#laneStore(id), carrier, (error) => {
+      detach();
+      lost(error);
+    });
+    this.#live.set(id, live);
+    return detach;
   }
 
-  #stored(
-    id: string,
-    before: StoredSession,
-    after: StoredSession,
-    confirmations: readonly Confirmation[],
-  ): void {
+  #newLane(id: string): Lane {
+    return new Lane(id, this.#laneStore(id), () => this.#lanes.delete(id));
+  }
+
+  #laneStore(id: string): LaneStore {
+    return {
+      decide: this.decideOne,
+      cached: () => this.#cache.get(id),
+      load: () => this.load(id),
+      forget: () => this.#cache.forget(id),
+      known: (batches) => this.#known(id, batches),
+      write: (rows) => this.#writer.write(rows),
+      stored: (before, after, reports) => this.#stored(id, before, after, reports),
+    };
+  }
+
+  #stored(id: string, before: StoredSession, after: StoredSession, reports: readonly Report[]): void {
     this.#cache.keep(id, after);
-    if (confirmations.length > 0) this.publisher.tell(id, confirmations);
+    if (reports.length > 0) this.publisher.tell(id, reports);
     const passed = (seq: number) => Math.floor(seq / EVENTS_PER_SNAPSHOT);
     if (passed(after.seq) > passed(before.seq)) void this.#takeSnapshot(id, after);
   }
@@ -207,17 +229,18 @@ export class EventStore {
   /** Read once for all who follow the session, however often others tell of it meanwhile. */
   async #readWhatOthersWrote(id: string, first: number): Promise<void> {
     if (!this.publisher.isFollowed(id)) return void this.#told.delete(id);
-    const told = this.#told.get(id) ?? { upTo: 0, next: 0, reading: false };
+    const told = this.#told.get(id) ?? { upTo: 0, next: 0, latest: 0, reading: false };
     this.#told.set(id, told);
-    const waiting = told.next > told.upTo;
-    if (first > told.upTo) told.next = waiting ? Math.min(told.next, first) : first;
+    if (first > told.upTo) told.next = told.next > told.upTo ? Math.min(told.next, first) : first;
+    told.latest = Math.max(told.latest, first);
     if (told.reading) return;
     told.reading = true;
     try {
-      while (told.next > told.upTo) {
-        const written = await this.after(id, told.next - 1, MOST_TOLD);
+      while (told.latest > told.upTo) {
+        const from = Math.max(told.next, told.upTo + 1);
+        const written = await this.after(id, from - 1, MOST_TOLD);
         const last = written.at(-1);
-        told.upTo = Math.max(told.next, last ? last.first + last.events.length - 1 : 0);
+        told.upTo = Math.max(from, last ? lastOf(last) : 0);
         if (last) this.publisher.tell(id, written);
       }
     } catch {
@@ -242,7 +265,7 @@ export class EventStore {
   }
 
   async #known(id: string, batches: readonly Known[]): Promise<Map<string, Appended>> {
-    const rows = await run<{ id: string; first_seq: number; digest: string; events: object[] }>(
+    const rows = await run<ReadRow & { readonly id: string; readonly digest: string }>(
       this.database.read,
       KNOWN,
       [id, batches.map(({ batch }) => batch)],
@@ -251,8 +274,7 @@ export class EventStore {
     return new Map(
       rows.map((row): [string, Appended] => {
         if (digests.get(row.id) !== row.digest) return [row.id, { kind: 'id-reused' }];
-        const confirmation = { batch: row.id, first: row.first_seq, events: row.events.map(eventFrom) };
-        return [row.id, { kind: 'known', confirmation }];
+        return [row.id, { kind: 'known', report: reportIn(row) }];
       }),
     );
   }

@@ -3,14 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, flip } from '../../../../testing/batches';
 import { useDatabase } from '../../../../tests/use-database';
 import { deskOf } from '../../../../testing/desks';
-import { simulatedHost } from '../../core/host/simulated-host';
 import { EventStore } from './event-store';
 import { eventStream, type Followed } from './event-stream';
 
 const database = useDatabase();
 
 async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
-  const store = new EventStore(database.db, simulatedHost);
+  const store = new EventStore(database.db);
   const id = `s-${randomUUID()}`;
   await store.create(id, deskOf(line));
   return { store, id };

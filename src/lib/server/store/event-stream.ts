@@ -1,4 +1,4 @@
-import type { Confirmation } from '../../core/replica/replica';
+import { lastOf, type Report } from '../../core/protocol/report';
 import type { EventStore } from './event-store';
 import { Feed, type FeedMessage } from './feed';
 
@@ -84,24 +84,23 @@ export function eventStream(
 const encoder = new TextEncoder();
 
 /** The bytes of news that went out lately: every reader of a session gets the same ones. */
-const bodies = new WeakMap<readonly Confirmation[], Map<string | null, Uint8Array>>();
+const bodies = new WeakMap<readonly Report[], Map<string | null, Uint8Array>>();
 
 function encoded(message: FeedMessage, name: string | null): Uint8Array {
   if (message.type !== 'stored')
     return encoder.encode(`event: ${message.type}\ndata: ${JSON.stringify({ session: name })}\n\n`);
-  const { confirmations } = message;
-  const known = bodies.get(confirmations) ?? new Map<string | null, Uint8Array>();
-  bodies.set(confirmations, known);
+  const { reports } = message;
+  const known = bodies.get(reports) ?? new Map<string | null, Uint8Array>();
+  bodies.set(reports, known);
   let bytes = known.get(name);
   if (!bytes) {
-    bytes = encoder.encode(confirmations.map((one) => eventText(one, name)).join(''));
+    bytes = encoder.encode(reports.map((one) => eventText(one, name)).join(''));
     known.set(name, bytes);
   }
   return bytes;
 }
 
-function eventText(confirmation: Confirmation, name: string | null): string {
-  const last = confirmation.first + confirmation.events.length - 1;
+function eventText(report: Report, name: string | null): string {
   const event = name === null ? '' : `event: ${name}\n`;
-  return `${event}id: ${last}\ndata: ${JSON.stringify(confirmation)}\n\n`;
+  return `${event}id: ${lastOf(report)}\ndata: ${JSON.stringify(report)}\n\n`;
 }

@@ -1,11 +1,10 @@
-import type { Confirmation } from '../../core/replica/replica';
+import { lastOf, type Report } from '../../core/protocol/report';
 import type { EventStore } from './event-store';
 import type { News } from './publisher';
 
 /** What a feed says: batches, that the session is gone, or that the page must load it afresh. */
 export type FeedMessage =
-  | { readonly type: 'stored'; readonly confirmations: readonly Confirmation[] }
-  | { readonly type: 'gone' | 'afresh' };
+  { readonly type: 'stored'; readonly reports: readonly Report[] } | { readonly type: 'gone' | 'afresh' };
 
 /** Batches that are read from the log at once. */
 const PAGE = 100;
@@ -56,14 +55,14 @@ export class Feed {
     if (news === 'gone') return this.#end({ type: 'gone' });
     const first = news === 'more' ? undefined : news[0];
     if (!this.#blocked && !this.#catchingUp && first?.first === this.#sent + 1)
-      return this.#send(news as readonly Confirmation[]);
-    this.#behind ||= news === 'more' || lastOf(news) > this.#sent;
+      return this.#send(news as readonly Report[]);
+    this.#behind ||= news === 'more' || lastIn(news) > this.#sent;
     if (!this.#blocked && this.#behind) void this.#catchUp();
   }
 
-  #send(confirmations: readonly Confirmation[]): void {
-    this.#sent = lastOf(confirmations);
-    this.#blocked = !this.outlet.send({ type: 'stored', confirmations });
+  #send(reports: readonly Report[]): void {
+    this.#sent = lastIn(reports);
+    this.#blocked = !this.outlet.send({ type: 'stored', reports });
   }
 
   #end(message: FeedMessage): void {
@@ -90,13 +89,13 @@ export class Feed {
     const page = await this.store.after(this.session, this.#sent, PAGE);
     if (!this.#open) return;
     if (page.length === PAGE) this.#behind = true;
-    for (const confirmation of page) {
-      if (confirmation.first > this.#sent + 1) return this.#end({ type: 'afresh' });
+    for (const report of page) {
+      if (report.first > this.#sent + 1) return this.#end({ type: 'afresh' });
       if (this.#blocked) {
         this.#behind = true;
         return;
       }
-      this.#send([confirmation]);
+      this.#send([report]);
     }
     if (page.length === 0) await this.#checkEnd();
   }
@@ -113,7 +112,7 @@ export class Feed {
 }
 
 /** The number of the last event of batches that follow each other. */
-function lastOf(confirmations: readonly Confirmation[]): number {
-  const last = confirmations.at(-1);
-  return last ? last.first + last.events.length - 1 : 0;
+function lastIn(reports: readonly Report[]): number {
+  const last = reports.at(-1);
+  return last ? lastOf(last) : 0;
 }

@@ -2,14 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
 import { deskOf } from '../../../../testing/desks';
 import { useDatabase } from '../../../../tests/use-database';
-import { simulatedHost } from '../../core/host/simulated-host';
 import { EventStore } from './event-store';
 import { GroupWriter } from './group-writer';
 
 const database = useDatabase();
 
 it('what cannot be stored fails alone, though it went into one statement with the rest; a gone session is told', async () => {
-  const store = new EventStore(database.db, simulatedHost);
+  const store = new EventStore(database.db);
   const sessions = Array.from({ length: 5 }, () => `s-${randomUUID()}`);
   for (const id of sessions.slice(1)) await store.create(id, deskOf('a: a1'));
   const writer = new GroupWriter(database.db.write);
@@ -21,6 +20,8 @@ it('what cannot be stored fails alone, though it went into one statement with th
           first: 1,
           count: 1,
           batch: n === 3 ? 'no uuid' : randomUUID(),
+          cause: null,
+          origin: null,
           digest: 'd',
           events: '[{}]',
         },

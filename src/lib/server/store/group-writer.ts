@@ -106,8 +106,8 @@ interface Stored {
   readonly session_id: string;
 }
 
-const columnsOf = ({ session, first, count, batch, digest, events }: LogRow) =>
-  [session, first, count, batch, digest, events] as const;
+const columnsOf = ({ session, first, count, batch, cause, origin, digest, events }: LogRow) =>
+  [session, first, count, batch, cause, origin, digest, events] as const;
 
 const transposed = (rows: readonly (readonly unknown[])[]): unknown[][] =>
   (rows[0] ?? []).map((_, column) => rows.map((row) => row[column]));

@@ -1,15 +1,14 @@
-import type { Host } from '../../core/host/host';
+import type { decide } from '../../core/host/decide';
 import type { Refusal } from '../../core/host/notice';
-import type { Confirmation } from '../../core/replica/replica';
 import type { Batch } from '../../core/commands/commands';
-import { storedEvent } from '../../core/protocol/upcast';
+import { DONE, type Report } from '../../core/protocol/report';
 import { isTaken, isUnavailable, Unavailable } from '../database/trouble';
-import { decideInSlices } from './deciding';
-import type { LogRow } from './log-row';
+import { planInSlices } from './planning';
+import { logRow, type LogRow } from './log-row';
 import type { StoredSession } from './session-cache';
 
 export type Appended =
-  | { readonly kind: 'appended' | 'known'; readonly confirmation: Confirmation }
+  | { readonly kind: 'appended' | 'known'; readonly report: Report }
   | { readonly kind: 'no-session' }
   | { readonly kind: 'id-reused' }
   | { readonly kind: 'too-slow' }
@@ -25,7 +24,7 @@ const LONGEST_REST_MS = 60;
 
 /** What a lane needs of the store, for its session. */
 export interface LaneStore {
-  readonly host: Host;
+  readonly decide: typeof decide;
   cached(): StoredSession | undefined;
   /** The newest state; null if there is no such session. */
   load(): Promise<StoredSession | null>;
@@ -35,7 +34,7 @@ export interface LaneStore {
   /** @throws an error that `isTaken` if a number or a batch id is there already. */
   write(rows: readonly LogRow[]): Promise<boolean>;
   /** Rows of a session were stored and led to `after`. */
-  stored(before: StoredSession, after: StoredSession, confirmations: readonly Confirmation[]): void;
+  stored(before: StoredSession, after: StoredSession, reports: readonly Report[]): void;
 }
 
 export interface Known {
@@ -140,6 +139,7 @@ export class Lane {
   async #advance(together: readonly Waiting[]): Promise<void> {
     const before = this.store.cached() ?? (await this.store.load());
     if (!before) return this.#sessionGone(together);
+    if (before.session.host.kind === 'live') return this.#hostElsewhere(together);
     const stretch = await this.#decide(before, together);
     if (stretch.rows.length === 0) return this.#confirmNothing(stretch);
     try {
@@ -153,13 +153,11 @@ export class Lane {
     }
     this.#attempts = 0;
     const { after, decided } = stretch;
-    const confirmations = decided.flatMap(({ result }) =>
-      result.kind === 'appended' ? [result.confirmation] : [],
-    );
+    const reports = decided.flatMap(({ result }) => (result.kind === 'appended' ? [result.report] : []));
     this.store.stored(
       before,
       after,
-      confirmations.filter(({ events }) => events.length > 0),
+      reports.filter(({ events }) => events.length > 0),
     );
     await this.#settle(decided);
   }
@@ -167,6 +165,12 @@ export class Lane {
   #sessionGone(together: readonly Waiting[]): void {
     this.store.forget();
     for (const { settle } of together) settle({ kind: 'no-session' });
+  }
+
+  /** Only what has the windows can bring anything about, and it is not connected to this server. */
+  #hostElsewhere(together: readonly Waiting[]): void {
+    const reason = new Unavailable('What has the windows of this session is not connected.');
+    for (const { fail } of together) fail(reason);
   }
 
   async #decide(before: StoredSession, together: readonly Waiting[]): Promise<Stretch> {
@@ -184,12 +188,11 @@ export class Lane {
       }
       const { events, session } = decision;
       const first = after.seq + 1;
-      const { id: batch } = waiting.batch;
-      decided.push({ waiting, result: { kind: 'appended', confirmation: { batch, first, events } } });
+      const { id: batch, origin } = waiting.batch;
+      const report: Report = { batch, ...(origin && { origin }), first, events, settles: DONE };
+      decided.push({ waiting, result: { kind: 'appended', report } });
       if (events.length === 0) continue;
-      const { digest } = waiting;
-      const body = JSON.stringify(events.map(storedEvent));
-      rows.push({ session: this.id, first, count: events.length, batch, digest, events: body });
+      rows.push(logRow(this.id, report, waiting.digest));
       after = { session, seq: after.seq + events.length };
     }
     return { before, after, rows, decided };
@@ -198,7 +201,7 @@ export class Lane {
   /** A batch whose deciding breaks fails alone. */
   async #decideOne({ session }: StoredSession, { batch, fail }: Waiting) {
     try {
-      return await decideInSlices(this.store.host, session, batch);
+      return await planInSlices(session, batch, this.store.decide);
     } catch (error) {
       fail(error);
       return null;
@@ -252,5 +255,4 @@ export class Lane {
   }
 }
 
-const isStored = (result: Appended): boolean =>
-  result.kind === 'appended' && result.confirmation.events.length > 0;
+const isStored = (result: Appended): boolean => result.kind === 'appended' && result.report.events.length > 0;

@@ -1,11 +1,11 @@
-import type { Confirmation } from '../../core/replica/replica';
+import type { Report } from '../../core/protocol/report';
 import { Subscribers } from './subscribers';
 
 /**
  * What those who follow a session hear: batches that were stored, in order, that the session is gone, or that there may
  * be more than was told.
  */
-export type News = readonly Confirmation[] | 'gone' | 'more';
+export type News = readonly Report[] | 'gone' | 'more';
 
 /** Where more than this many listen, what happens within so many ms is told at once. */
 const CROWD = 20;
@@ -15,7 +15,7 @@ const GATHERED_MS = 20;
 export class Publisher {
   readonly #subscribers = new Subscribers<News>();
   /** What was stored and is about to be told. */
-  readonly #gathered = new Map<string, Confirmation[]>();
+  readonly #gathered = new Map<string, Report[]>();
 
   /** Calls `listener` with every news of a session until the returned function is called. */
   subscribe(session: string, listener: (news: News) => void): () => void {
@@ -32,10 +32,10 @@ export class Publisher {
   }
 
   /** A crowd of listeners hears of several batches in one go. */
-  tell(session: string, confirmations: readonly Confirmation[]): void {
+  tell(session: string, reports: readonly Report[]): void {
     const gathered = this.#gathered.get(session);
-    if (gathered) return void gathered.push(...confirmations);
-    this.#gathered.set(session, [...confirmations]);
+    if (gathered) return void gathered.push(...reports);
+    this.#gathered.set(session, [...reports]);
     const tell = () => {
       const news = this.#gathered.get(session) ?? [];
       this.#gathered.delete(session);

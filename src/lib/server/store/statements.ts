@@ -14,40 +14,40 @@ export const LOAD = `
   from session s
   where s.id = $1`;
 
-/** Batches ($1 … $6: columns of rows), but for those whose session is gone; answers with the sessions that are there. */
+/** Batches ($1 … $8: columns of rows), but for those whose session is gone; answers with the sessions that are there. */
 export const WRITE = `
-  insert into log (session_id, first_seq, event_count, id, digest, events)
-  select b.session_id, b.first_seq, b.event_count, b.id, b.digest, b.events::json
-  from unnest($1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::text[], $6::text[])
-    as b (session_id, first_seq, event_count, id, digest, events)
+  insert into log (session_id, first_seq, event_count, id, cause, origin, digest, events)
+  select b.session_id, b.first_seq, b.event_count, b.id, b.cause, b.origin, b.digest, b.events::json
+  from unnest($1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::uuid[], $6::text[], $7::text[], $8::text[])
+    as b (session_id, first_seq, event_count, id, cause, origin, digest, events)
   join session s on s.id = b.session_id
   returning session_id`;
 
-/** The same, telling the other servers of it in the name of this one ($7). */
+/** The same, telling the other servers of it in the name of this one ($9). */
 export const WRITE_AND_TELL = `
   with stored as (
-    insert into log (session_id, first_seq, event_count, id, digest, events)
-    select b.session_id, b.first_seq, b.event_count, b.id, b.digest, b.events::json
-    from unnest($1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::text[], $6::text[])
-      as b (session_id, first_seq, event_count, id, digest, events)
+    insert into log (session_id, first_seq, event_count, id, cause, origin, digest, events)
+    select b.session_id, b.first_seq, b.event_count, b.id, b.cause, b.origin, b.digest, b.events::json
+    from unnest($1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::uuid[], $6::text[], $7::text[], $8::text[])
+      as b (session_id, first_seq, event_count, id, cause, origin, digest, events)
     join session s on s.id = b.session_id
     returning session_id, first_seq)
-  select session_id, pg_notify('key_fold', $7::text || ' wrote ' || session_id || ' ' || min(first_seq))
+  select session_id, pg_notify('key_fold', $9::text || ' wrote ' || session_id || ' ' || min(first_seq))
   from stored group by session_id`;
 
-/** The same for a single batch ($1 … $6: its columns). */
+/** The same for a single batch ($1 … $8: its columns). */
 export const WRITE_ONE = `
-  insert into log (session_id, first_seq, event_count, id, digest, events)
-  select id, $2::integer, $3::integer, $4::uuid, $5::text, $6::json from session where id = $1
+  insert into log (session_id, first_seq, event_count, id, cause, origin, digest, events)
+  select id, $2::integer, $3::integer, $4::uuid, $5::uuid, $6::text, $7::text, $8::json from session where id = $1
   returning session_id`;
 
 /** Which of some batches ($2) a session ($1) has. */
 export const KNOWN = `
-  select id, first_seq, digest, events from log where session_id = $1 and id = any ($2::uuid[])`;
+  select id, cause, origin, first_seq, digest, events from log where session_id = $1 and id = any ($2::uuid[])`;
 
 /** What was written down for a session ($1) after a number ($2), at most so many batches ($3), oldest first. */
 export const AFTER = `
-  select id, first_seq, events from log
+  select id, cause, origin, first_seq, events from log
   where session_id = $1 and first_seq + event_count - 1 > $2::integer
     and first_seq >= coalesce(
       (select max(first_seq) from log where session_id = $1 and first_seq <= $2::integer + 1), 0)

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { simulatedHost } from '../../core/host/simulated-host';
   import type { Session } from '../../core/session/session';
   import { pageStorage } from '../../client/page-storage';
   import { followKeyboard } from '../../client/key-labels.svelte';
@@ -16,9 +15,7 @@
 
   const CLOCK_MS = 10_000;
 
-  const desk = untrack(
-    () => new Desk(id, stored, simulatedHost, pageStorage(), () => location.assign(ACCESS_PAGE)),
-  );
+  const desk = untrack(() => new Desk(id, stored, pageStorage(), () => location.assign(ACCESS_PAGE)));
   provideDesk(desk);
   let now = $state(new Date());
 

@@ -10,7 +10,6 @@ import { deskTarget } from '../../core/desk/desk';
 import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/state';
 import type { DeskInput, Effect, Outcome, Submission, Saying } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';
-import type { Host } from '../../core/host/host';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
@@ -68,13 +67,14 @@ export class Desk {
   constructor(
     id: string,
     stored: { session: Session; seq: number },
-    host: Host,
     storage: OutboxStorage,
     locked: () => void,
   ) {
-    this.registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)], host);
-    this.link = new SessionLink(id, stored, host, new Outbox(storage, id), {
+    this.registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)]);
+    this.link = new SessionLink(id, stored, new Outbox(storage, id), {
       changed: () => this.#changed(),
+      happened: (before, events) => this.#drive({ type: 'happened', before, events }),
+      unanswered: () => this.say(TEXTS.unanswered, true),
       refused: (detail) => this.say(TEXTS.refused(detail), true),
       setAside: () => this.say(TEXTS.setAside, true),
       late: (unsent) => this.say(TEXTS.notStoredYet(unsent)),
@@ -237,15 +237,15 @@ export class Desk {
 
   /** Past the desk, because it is asked for in the middle of other wishes; what cannot be kept is said all the same. */
   #keepDraft(document: DocumentId, text: string): void {
-    const { notices, refusal } = this.link.submit({ type: 'keep-draft', document, text });
+    const { notices, refusal } = this.link.submit([{ type: 'keep-draft', document, text }], 'page');
     const [notice] = notices;
     if (refusal) this.#say({ type: 'refusal', refusal });
     else if (notice) this.#say({ type: 'notice', notice });
   }
 
-  #submit({ wishes }: Submission): Outcome {
+  #submit({ wishes, origin }: Submission): Outcome {
     for (const flush of this.#flushes) flush();
-    return this.link.submit(...wishes);
+    return this.link.submit(wishes, origin);
   }
 
   /** Another page did something, or the server took something back. */

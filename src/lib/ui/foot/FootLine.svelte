@@ -61,6 +61,8 @@
     >
   {:else if desk.link.late}
     <span class="shrink-0 bg-marigold px-2 text-on-marigold">{TEXTS.notStoredYet(desk.link.unsent)}</span>
+  {:else if desk.link.unconfirmed > 0}
+    <span class="shrink-0 text-bar-soft">{TEXTS.unconfirmed(desk.link.unconfirmed)}</span>
   {/if}
   {#if asking > 0}
     <button

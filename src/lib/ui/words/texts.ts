@@ -61,6 +61,8 @@ export const TEXTS = {
   unsent: (count: number) => `${count} to send`,
   notStoredYet: (count: number) =>
     count === 1 ? '1 change is not stored yet' : `${count} changes are not stored yet`,
+  unconfirmed: (count: number) => `${count} not confirmed yet`,
+  unanswered: 'What has the windows does not answer: what you see may not be so yet',
   refused: (detail: string) => `The server did not accept the last change: ${detail}`,
   setAside: 'A change could not be stored and was set aside: Settings has it, to send again or export',
   asideCount: (count: number) =>

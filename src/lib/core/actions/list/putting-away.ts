@@ -1,5 +1,5 @@
 /** Putting windows and applications away, gently to firmly. */
-import { sweptEntry } from '../../commands/kinds/putting-away';
+import { hidingEntry, sweptEntry } from '../../commands/kinds/putting-away';
 import { applicationOf } from '../../slices/applications/selectors';
 import { action, wishes } from '../action';
 import { held, heldShift } from '../binding';
@@ -43,8 +43,11 @@ export const hideOrShow = action({
     synonyms: ['hide or show', 'unhide', 'hidden'],
   },
   keys: [held('KeyX')],
-  offer: (session, { application }) =>
-    wishes({ type: applicationOf(session, application).hidden ? 'show' : 'hide', application }),
+  offer(session, { application }) {
+    if (!applicationOf(session, application).hidden) return wishes({ type: 'hide', application });
+    const entry = hidingEntry(session, application);
+    return wishes(entry === null ? { type: 'show', application } : { type: 'put-back', entry });
+  },
   leavesNothing: (session, { application }) => applicationOf(session, application).hidden,
 });
 

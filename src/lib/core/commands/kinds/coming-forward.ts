@@ -7,6 +7,7 @@ import { applicationOf } from '../../slices/applications/selectors';
 import { documentOf } from '../../slices/documents/selectors';
 import type { AppDocument } from '../../slices/documents/state';
 import { isDraftLeft } from '../../slices/drafts/selectors';
+import { raised } from '../../slices/front/selectors';
 import { windowsOf } from '../../slices/recency/selectors';
 import { shows, windowOf, windowToChoose } from '../../slices/windows/selectors';
 import { commandKind } from '../command';
@@ -18,7 +19,8 @@ export const bringToFront = commandKind({
   decide(course, { window, raiseAll }) {
     course.uncover(window);
     const { application } = windowOf(course.session, window);
-    if (raiseAll) raise(course, new Set(windowsOf(course.session, application).map(({ id }) => id)));
+    if (raiseAll)
+      course.restack(raised(course.session.stacking, idsIn(windowsOf(course.session, application))));
     course.front(window);
   },
 });
@@ -28,6 +30,7 @@ export const switchToApplication = commandKind({
   type: 'switch-to-application',
   fields: { application: 'application' },
   grows: true,
+  unforeseen: (session, { application }) => windowsOf(session, application).length === 0,
   decide(course, { application }) {
     if (!applicationOf(course.session, application).running) return launch(course, application);
     const chosen = windowToChoose(
@@ -44,6 +47,7 @@ export const openWindow = commandKind({
   type: 'open-window',
   fields: { application: 'application', inFront: 'flag' },
   grows: true,
+  unforeseen: true,
   decide(course, { application, inFront }) {
     if (applicationOf(course.session, application).running) openHome(course, application, inFront);
     else launch(course, application, inFront);
@@ -55,6 +59,7 @@ export const openDocument = commandKind({
   type: 'open-document',
   fields: { document: 'document' },
   grows: true,
+  unforeseen: true,
   decide: (course, { document }) => showDocument(course, document),
 });
 
@@ -70,15 +75,6 @@ export function showDocument(course: Course, id: string): void {
   if (tab && tab.id !== showing.activeTab)
     course.happen({ type: 'tab-activated', window: showing.id, tab: tab.id });
   course.bringToFront(showing.id);
-}
-
-/** Raises windows above all others, keeping their order among themselves. */
-export function raise(course: Course, windows: ReadonlySet<string>): void {
-  const below = course.session.stacking.filter((id) => !windows.has(id));
-  const above = course.session.stacking.filter((id) => windows.has(id));
-  const stacking = [...below, ...above];
-  if (stacking.some((id, index) => id !== course.session.stacking[index]))
-    course.happen({ type: 'windows-restacked', stacking });
 }
 
 /** Starts an application: with the drafts that its last end left behind, else with its home document. */

@@ -16,6 +16,7 @@ import { showDocument } from './coming-forward';
 export const close = commandKind({
   type: 'close',
   fields: { window: 'window' },
+  unforeseen: true,
   decide(course, { window: id }) {
     const window = windowOf(course.session, id);
     closeWindows(course, window.application, [window]);
@@ -26,6 +27,7 @@ export const close = commandKind({
 export const closeAll = commandKind({
   type: 'close-all',
   fields: { application: 'application' },
+  unforeseen: true,
   decide: (course, { application }) =>
     closeWindows(course, application, windowsOf(course.session, application)),
 });
@@ -34,6 +36,7 @@ export const closeAll = commandKind({
 export const quit = commandKind({
   type: 'quit',
   fields: { application: 'application' },
+  unforeseen: true,
   decide(course, { application }) {
     const { answering, quitting, resident, running } = applicationOf(course.session, application);
     if (!running) return course.notice({ type: 'not-running', application });
@@ -54,6 +57,7 @@ export const quit = commandKind({
 export const endNow = commandKind({
   type: 'end-now',
   fields: { application: 'application' },
+  unforeseen: true,
   decide(course, { application }) {
     const { resident, running } = applicationOf(course.session, application);
     if (!running) return course.notice({ type: 'not-running', application });
@@ -66,6 +70,7 @@ export const endNow = commandKind({
 export const answerClosing = commandKind({
   type: 'answer-closing',
   fields: { window: 'window', answer: ['save', 'drop', 'keep-open'] },
+  unforeseen: true,
   decide(course, { window: id, answer }) {
     const window = windowOf(course.session, id);
     const { application, asking } = window;
@@ -90,6 +95,7 @@ export const answerClosing = commandKind({
 export const reopen = commandKind({
   type: 'reopen',
   fields: { entry: 'entry' },
+  unforeseen: true,
   grows: true,
   decide(course, { entry }) {
     const last = endedAs(course.session, entry);

@@ -4,6 +4,7 @@ import { commandKind } from '../command';
 export const changeSettings = commandKind({
   type: 'change-settings',
   fields: { settings: 'settings' },
+  own: true,
   decide(course, { settings }) {
     const before = course.session.settings;
     const same = (Object.keys(settings) as (keyof typeof settings)[]).every(
@@ -18,6 +19,7 @@ export const changeSettings = commandKind({
 export const learnChoice = commandKind({
   type: 'learn-choice',
   fields: { letters: 'letters', choice: 'choice' },
+  own: true,
   decide(course, { letters, choice }) {
     const known = course.session.learned.some(
       (one) => one.letters === letters && one.choice === choice && one.at === course.at,
@@ -30,6 +32,7 @@ export const learnChoice = commandKind({
 export const forgetChoices = commandKind({
   type: 'forget-choices',
   fields: { choice: 'choices' },
+  own: true,
   decide(course, { choice }) {
     const known = course.session.learned.some((one) => choice === null || one.choice === choice);
     if (known) course.happen({ type: 'choices-forgotten', choice });

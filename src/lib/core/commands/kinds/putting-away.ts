@@ -12,14 +12,13 @@ import type { PutAway } from '../../slices/put-away/state';
 import { windowsOf } from '../../slices/recency/selectors';
 import { titleOf, windowOf } from '../../slices/windows/selectors';
 import { commandKind } from '../command';
-import { raise } from './coming-forward';
 
 export const minimise = commandKind({
   type: 'minimise',
   fields: { window: 'window' },
   decide(course, { window: id }) {
     const window = windowOf(course.session, id);
-    if (window.minimised) return course.notice({ type: 'already-minimised' });
+    if (window.minimised) return course.alreadySo({ type: 'already-minimised' });
     putAway(course, { kind: 'minimise', subject: titleOf(window), windows: [id] });
   },
 });
@@ -30,22 +29,23 @@ export const minimiseAll = commandKind({
   fields: { application: 'application' },
   decide(course, { application }) {
     const windows = windowsOf(course.session, application).filter((window) => !window.minimised);
-    if (windows.length === 0) return course.notice({ type: 'already-minimised' });
+    if (windows.length === 0) return course.alreadySo({ type: 'already-minimised' });
     const { name } = applicationOf(course.session, application);
     putAway(course, { kind: 'minimise-all', subject: name, windows: idsIn(windows) });
   },
 });
 
-/** Brings an application's minimised windows back up, the front one staying on top. */
+/** Brings an application's minimised windows back up; all its windows then lie together, below the one in front. */
 export const restoreAll = commandKind({
   type: 'restore-all',
   fields: { application: 'application' },
   decide(course, { application }) {
-    const windows = idsIn(windowsOf(course.session, application).filter((window) => window.minimised));
-    if (windows.length === 0) return course.notice({ type: 'nothing-to-restore' });
+    const all = windowsOf(course.session, application);
+    const windows = idsIn(all.filter((window) => window.minimised));
+    if (windows.length === 0) return course.alreadySo({ type: 'nothing-to-restore' });
+    // First the pile: that does no harm if it is all that comes true.
+    course.restack(withOnTop(raised(course.session.stacking, idsIn(all)), course.session.front));
     course.happen({ type: 'windows-restored', windows });
-    raise(course, new Set(windows));
-    keepFrontOnTop(course);
     course.fillFront();
   },
 });
@@ -55,22 +55,19 @@ export const hide = commandKind({
   fields: { application: 'application' },
   decide(course, { application }) {
     const { hidden, name, running } = applicationOf(course.session, application);
-    if (hidden || !running) return course.notice({ type: 'nothing-to-put-away' });
+    if (hidden || !running) return course.alreadySo({ type: 'nothing-to-put-away' });
     putAway(course, { kind: 'hide', subject: name, hide: [application] });
   },
 });
 
-/** Shows a hidden application; if hiding it was the newest putting-away, puts that back (switching rule 11). */
+/** Shows a hidden application. What hid it is not looked at: whoever wants that put back wishes it. */
 export const show = commandKind({
   type: 'show',
   fields: { application: 'application' },
   decide(course, { application }) {
     if (!applicationOf(course.session, application).hidden)
-      return course.notice({ type: 'not-hidden', application });
-    const newest = newestPutAway(course.session);
-    if (newest?.kind === 'hide' && newest.applications[0]?.application === application)
-      putEntryBack(course, newest);
-    else course.happen({ type: 'applications-shown', applications: [application] });
+      return course.alreadySo({ type: 'not-hidden', application });
+    course.happen({ type: 'applications-shown', applications: [application] });
     course.fillFront();
   },
 });
@@ -84,7 +81,7 @@ export const solo = commandKind({
     const others = idsOf(course.session.recent.applications).filter(
       (other) => other !== application && !applicationOf(course.session, other).hidden,
     );
-    if (others.length === 0) return course.notice({ type: 'nothing-to-put-away' });
+    if (others.length === 0) return course.alreadySo({ type: 'nothing-to-put-away' });
     putAway(course, { kind: 'solo', subject: name, hide: others, show: hidden ? [application] : [] });
   },
 });
@@ -108,7 +105,8 @@ export const putBack = commandKind({
   decide(course, { entry: id }) {
     const { session } = course;
     const entry = id === null ? newestPutAway(session) : session.putAways.findLast((one) => one.id === id);
-    if (!entry || !isAway(session, entry)) return course.notice({ type: 'nothing-to-put-back' });
+    if (!entry || !(course.again || isAway(session, entry)))
+      return course.alreadySo({ type: 'nothing-to-put-back' });
     putEntryBack(course, entry);
   },
 });
@@ -117,8 +115,12 @@ export const putBack = commandKind({
 export const hideOrShow = commandKind({
   type: 'hide-or-show',
   fields: { application: 'application' },
-  decide: (course, wish) =>
-    (applicationOf(course.session, wish.application).hidden ? show : hide).decide(course, wish),
+  decide(course, wish) {
+    if (!applicationOf(course.session, wish.application).hidden) return hide.decide(course, wish);
+    const entry = hidingEntry(course.session, wish.application);
+    if (entry === null) show.decide(course, wish);
+    else putBack.decide(course, { entry });
+  },
 });
 export const sweepOrPutBack = commandKind({
   type: 'sweep-or-put-back',
@@ -135,6 +137,12 @@ export function sweptEntry(session: Course['session']): string | null {
   if (session.windows.some((window) => isVisible(session, window))) return null;
   const newest = newestPutAway(session);
   return newest?.kind === 'sweep' ? newest.id : null;
+}
+
+/** The entry that showing a hidden application puts back: its hiding, if that was the newest (switching rule 11). */
+export function hidingEntry(session: Course['session'], application: ApplicationId): string | null {
+  const newest = newestPutAway(session);
+  return newest?.kind === 'hide' && newest.applications[0]?.application === application ? newest.id : null;
 }
 
 interface PuttingAway extends Pick<PutAway, 'kind' | 'subject'> {
@@ -169,13 +177,14 @@ function putAway(course: Course, { kind, subject, windows = [], hide = [], show 
 function putEntryBack(course: Course, entry: PutAway): void {
   const { putAways } = course.session;
   const above = putAways.slice(putAways.indexOf(entry) + 1);
-  const over = above.filter((other) => !isAway(course.session, other));
+  // Decided again, what lies above may be of wishes that were made later and have not come true.
+  const over = course.again ? [] : above.filter((other) => !isAway(course.session, other));
   putBackApplications(course, entry);
   putBackWindows(course, entry);
-  if (entry.stacking) restack(course, entry.stacking);
+  const front = entry.front !== null && course.sees(entry.front) ? entry.front : course.session.front;
+  if (entry.stacking) course.restack(withOnTop(stackingBefore(course.session, entry.stacking), front));
   course.happen({ type: 'put-back', entries: idsIn([entry, ...over]) });
-  if (entry.front !== null && course.sees(entry.front)) course.front(entry.front);
-  keepFrontOnTop(course);
+  if (front !== null) course.front(front);
   course.fillFront();
 }
 
@@ -208,16 +217,11 @@ function putBackWindows(course: Course, entry: PutAway): void {
     });
 }
 
-/** The stacking as it was, less what has ended; what was opened since lies above it, just below the front window. */
-function restack(course: Course, before: readonly WindowId[]): void {
+/** The stacking as it was, less what has ended; what was opened since lies above it. */
+function stackingBefore({ windows, stacking }: Course['session'], before: readonly WindowId[]): WindowId[] {
   const known = new Set(before);
-  const old = before.filter((id) => has(course.session.windows, id));
-  const since = course.session.stacking.filter((id) => !known.has(id));
-  course.happen({ type: 'windows-restacked', stacking: [...old, ...since] });
+  return [...before.filter((id) => has(windows, id)), ...stacking.filter((id) => !known.has(id))];
 }
 
-function keepFrontOnTop(course: Course): void {
-  const { front, stacking } = course.session;
-  if (front === null || stacking.at(-1) === front) return;
-  course.happen({ type: 'windows-restacked', stacking: raised(stacking, front) });
-}
+const withOnTop = (stacking: readonly WindowId[], id: WindowId | null): readonly WindowId[] =>
+  id === null ? stacking : raised(stacking, [id]);

@@ -19,6 +19,12 @@ type Heard = Pick<WindowEvents, 'windows-closed'> &
 export const drafts: Slice<DraftsState, DraftEvents, Heard, DocumentsState & EndedState> = {
   name: 'drafts',
   initial: { drafts: [] },
+  own: {
+    'draft-kept': 'when-taken',
+    'drafts-saved': 'when-taken',
+    'draft-undone': 'when-taken',
+    'drafts-discarded': 'when-taken',
+  },
   on: {
     'draft-kept': (before, { document, text, at }) => ({
       drafts: put(before.drafts, { id: documentOf(before, document).id, text, at }),

@@ -28,6 +28,7 @@ type Reads = ApplicationsState & DocumentsState & DraftsState & FrontState & Rec
 export const ended: Slice<EndedState, EndedEvents, Heard, Reads> = {
   name: 'ended',
   initial: { ended: [] },
+  own: { 'ended-reopened': 'when-settled' },
   on: {
     'windows-closed': (before, event) => {
       const windows = event.windows.map((id) => windowOf(before, id));

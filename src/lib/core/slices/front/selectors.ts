@@ -7,6 +7,10 @@ import type { FrontState } from './state';
 export const frontApplication = (session: FrontState & WindowsState): ApplicationId | null =>
   session.front === null ? null : windowOf(session, session.front).application;
 
-/** The stacking with one window on top; the same one if it lies there. */
-export const raised = (stacking: readonly WindowId[], id: WindowId): readonly WindowId[] =>
-  stacking.at(-1) === id ? stacking : [...stacking.filter((other) => other !== id), id];
+/** The stacking with some windows above all others, in the order they had; the same one if it is so already. */
+export function raised(stacking: readonly WindowId[], windows: readonly WindowId[]): readonly WindowId[] {
+  const [only, another] = windows;
+  if (only === undefined || (another === undefined && stacking.at(-1) === only)) return stacking;
+  const above = new Set(windows);
+  return [...stacking.filter((id) => !above.has(id)), ...stacking.filter((id) => above.has(id))];
+}

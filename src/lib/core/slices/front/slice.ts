@@ -17,7 +17,7 @@ export const front: Slice<FrontState, FrontEvents, Heard, WindowsState> = {
   name: 'front',
   initial: { front: null, stacking: [] },
   on: {
-    'window-fronted': ({ stacking }, { window }) => ({ front: window, stacking: raised(stacking, window) }),
+    'window-fronted': ({ stacking }, { window }) => ({ front: window, stacking: raised(stacking, [window]) }),
     'windows-restacked': (_before, { stacking }) => ({ stacking }),
     'windows-opened': ({ stacking }, { windows }) => ({
       stacking: [...idsIn(windows).toReversed(), ...stacking],

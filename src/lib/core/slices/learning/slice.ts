@@ -7,6 +7,7 @@ import type { LearningState } from './state';
 export const learning: Slice<LearningState, LearningEvents, object, object> = {
   name: 'learning',
   initial: { learned: [] },
+  own: { 'choice-learned': 'when-taken', 'choices-forgotten': 'when-taken' },
   on: {
     'choice-learned': ({ learned }, event) => ({ learned: learn(learned, event) }),
     'choices-forgotten': ({ learned }, { choice }) => ({ learned: forget(learned, choice) }),

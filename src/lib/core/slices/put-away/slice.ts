@@ -7,8 +7,13 @@ import type { PutAwayState } from './state';
 export const putAway: Slice<PutAwayState, PutAwayEvents, object, object> = {
   name: 'put-away',
   initial: { putAways: [] },
+  own: { 'put-away': 'when-taken', 'put-back': 'when-settled', 'put-back-levels': 'when-settled' },
   on: {
-    'put-away': ({ putAways }, { entry }) => ({ putAways: [...putAways, entry].slice(-STACK_DEPTH) }),
+    // On a live host an entry is told when its batch is taken, and foreseen once more on top of that.
+    'put-away': ({ putAways }, { entry }) =>
+      putAways.some(({ id }) => id === entry.id)
+        ? {}
+        : { putAways: [...putAways, entry].slice(-STACK_DEPTH) },
     'put-back': ({ putAways }, { entries }) => {
       const back = new Set(entries);
       return { putAways: putAways.filter(({ id }) => !back.has(id)) };

@@ -1,4 +1,4 @@
-import { idsOf, isPermutation, toEnd, toHead, without } from '../../model/order';
+import { idsOf, isPermutation, toEnd, toHead, used, without } from '../../model/order';
 import { idsIn } from '../../model/table';
 import type { ApplicationEvents } from '../applications/events';
 import type { ApplicationsState } from '../applications/state';
@@ -7,6 +7,7 @@ import { unless, type Slice } from '../slice';
 import type { WindowEvents } from '../windows/events';
 import { windowOf } from '../windows/selectors';
 import type { WindowsState } from '../windows/state';
+import type { RecencyEvents } from './events';
 import type { RecencyState } from './state';
 
 type Heard = Pick<FrontEvents, 'window-fronted'> &
@@ -14,14 +15,21 @@ type Heard = Pick<FrontEvents, 'window-fronted'> &
   Pick<ApplicationEvents, 'application-launched' | 'application-ended'>;
 
 /** The orders of recent use: only coming to the front moves anything (switching rules 1 to 3). */
-export const recency: Slice<RecencyState, object, Heard, WindowsState & ApplicationsState> = {
+export const recency: Slice<RecencyState, RecencyEvents, Heard, WindowsState & ApplicationsState> = {
   name: 'recency',
   initial: { recent: { applications: [], windows: [] } },
+  own: { 'window-used': 'when-settled' },
   on: {
     'window-fronted': (before, { window, at }) => ({
       recent: {
         windows: toHead(before.recent.windows, window, at),
         applications: toHead(before.recent.applications, windowOf(before, window).application, at),
+      },
+    }),
+    'window-used': (before, { window, at }) => ({
+      recent: {
+        windows: used(before.recent.windows, window, at),
+        applications: used(before.recent.applications, windowOf(before, window).application, at),
       },
     }),
     'windows-opened': ({ recent }, { windows }) => ({

@@ -6,5 +6,6 @@ import type { SettingsState } from './state';
 export const settings: Slice<SettingsState, SettingsEvents, object, object> = {
   name: 'settings',
   initial: { title: '', settings: { holdKey: 'Alt', holding: true, theme: 'system' } },
+  own: { 'settings-changed': 'when-taken' },
   on: { 'settings-changed': (_before, { settings }) => ({ settings }) },
 };

@@ -1,5 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { LARGEST_BATCH } from '$lib/core/model/limits';
+import { MINIMAL_APPLIED, prefersMinimal } from '$lib/server/http/preference';
 import { answering } from '$lib/server/http/problem';
 import { readJson } from '$lib/server/http/read-json';
 import { Turns } from '$lib/server/http/turns';
@@ -11,7 +12,12 @@ const turns = new Turns();
 
 export const POST: RequestHandler = ({ params, request }) =>
   answering(() =>
-    turns.take(params.id, async () =>
-      json(await submitBatch(eventStore(), params.id, await readJson(request, LARGEST_BATCH))),
-    ),
+    turns.take(params.id, async () => {
+      const report = await submitBatch(eventStore(), params.id, await readJson(request, LARGEST_BATCH));
+      const { batch, first, events } = report;
+      // Whoever follows the session hears the rest there.
+      return prefersMinimal(request.headers) && events.length > 0
+        ? json({ batch, first }, { headers: MINIMAL_APPLIED })
+        : json(report);
+    }),
   );

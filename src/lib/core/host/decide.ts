@@ -2,36 +2,49 @@ import { NAMED, type CommandKind, type FieldKind, type Shape } from '../commands
 import { COMMANDS, type Command, type WishType } from '../commands/commands';
 import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
 import { has } from '../model/table';
-import type { Session } from '../session/session';
+import type { Session, SessionEvent } from '../session/session';
 import { weightOf } from '../session/weight';
 import { Course, Refused } from './course';
-import type { Host } from './host';
 import type { Notice, Refusal } from './notice';
 
-/** The host that ships with Key Fold: its stand-ins do at once what is asked of them. */
-export const simulatedHost: Host = {
-  decide(session, command) {
-    const kind = kindOf(command.type);
-    const refusal = refusalOf(session, kind.fields, command);
-    if (refusal) return { ok: false, refusal };
-    const course = new Course(session, command.id, command.at);
-    try {
-      kind.decide(course, command);
-    } catch (error) {
-      if (error instanceof Refused) return { ok: false, refusal: error.refusal };
-      throw error;
+export type Decision =
+  | {
+      readonly ok: true;
+      readonly events: readonly SessionEvent[];
+      readonly notices: readonly Notice[];
+      /** The session once the events are applied. */
+      readonly session: Session;
     }
-    const limit = kind.grows ? limitPassed(session, course.session) : null;
-    if (limit) return { ok: true, events: [], notices: [limit], session };
-    return { ok: true, events: course.events, notices: course.notices, session: course.session };
-  },
-};
+  | { readonly ok: false; readonly refusal: Refusal };
+
+/**
+ * What follows from a command in a session: of a simulated host the truth, of a live one what can be foreseen.
+ * Never throws for a command that merely names something unknown: that is a refusal.
+ *
+ * `again`: whether it is decided anew because it comes true piece by piece; what is left of it follows then.
+ */
+export function decide(session: Session, command: Command, again = false): Decision {
+  const kind = kindOf(command.type);
+  const refusal = refusalOf(session, kind.fields, command);
+  if (refusal) return { ok: false, refusal };
+  const course = new Course(session, command.id, command.at, again);
+  try {
+    kind.decide(course, command);
+  } catch (error) {
+    if (error instanceof Refused) return { ok: false, refusal: error.refusal };
+    throw error;
+  }
+  const limit = kind.grows ? limitPassed(session, course.session) : null;
+  if (limit) return { ok: true, events: [], notices: [limit], session };
+  return { ok: true, events: course.events, notices: course.notices, session: course.session };
+}
 
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- kinds of all shapes meet here
 type AnyKind = CommandKind<WishType, any>;
 const KINDS: ReadonlyMap<string, AnyKind> = new Map(COMMANDS.map((kind) => [kind.type, kind]));
 
-function kindOf(type: WishType): AnyKind {
+/** @throws RangeError for a type that there is not. */
+export function kindOf(type: WishType): AnyKind {
   const kind = KINDS.get(type);
   if (!kind) throw new RangeError(`There is no command '${type}'.`);
   return kind;

@@ -1,23 +1,23 @@
-import type { Host } from '../../core/host/host';
-import { decisions, type BatchDecision } from '../../core/replica/decide-batch';
+import { decide } from '../../core/host/decide';
+import { planning, type Plan } from '../../core/host/plan';
 import type { Batch } from '../../core/commands/commands';
 import type { Session } from '../../core/session/session';
 
-/** The longest that deciding keeps the server from anything else, in ms, but for a single command. */
+/** The longest that planning keeps the server from anything else, in ms, but for a single command. */
 const SLICE_MS = 10;
-/** The longest that deciding one batch may take in all, in ms of the server's time. */
+/** The longest that planning one batch may take in all, in ms of the server's time. */
 export const BUDGET_MS = 1_000;
 
-/** Deciding a batch took longer than its budget. */
+/** Planning a batch took longer than its budget. */
 export type TooSlow = { readonly ok: false; readonly tooSlow: true };
 
-/** The batch's decision as `decideBatch` makes it, with pauses in which the server does other things. */
-export async function decideInSlices(
-  host: Host,
+/** The batch's plan as `planOf` makes it, with pauses in which the server does other things. */
+export async function planInSlices(
   session: Session,
   batch: Batch,
-): Promise<BatchDecision | TooSlow> {
-  const steps = decisions(host, session, batch);
+  decideOne = decide,
+): Promise<Plan | TooSlow> {
+  const steps = planning(session, batch, decideOne);
   let spent = 0;
   let since = performance.now();
   for (;;) {

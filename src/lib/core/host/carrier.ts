@@ -1,0 +1,22 @@
+/** The port between Key Fold's server and whatever really has the windows. */
+import type { SessionEvent } from '../session/session';
+import type { Settlement } from '../slices/under-way/state';
+import type { Order } from './order';
+
+/** What a carrier tells. */
+export interface CarrierListener {
+  /**
+   * Something happened, because of a batch or of its own accord. The server's clock stamps it, not the carrier's.
+   * @throws RangeError if an event names something that the session does not have; then nothing of it counts.
+   */
+  observed(events: readonly SessionEvent[], cause: string | null): void;
+  /** A batch is over. Told after the last observation of that batch, never merely after sending. */
+  settled(batch: string, settlement: Settlement): void;
+}
+
+export interface Carrier {
+  /** Starts telling, until the returned function is called. */
+  open(listener: CarrierListener): () => void;
+  /** Carries out the orders of a batch; answers through the listener, at once, later or never. */
+  carryOut(batch: string, orders: readonly Order[]): void;
+}

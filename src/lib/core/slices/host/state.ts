@@ -1,0 +1,12 @@
+/**
+ * What has the windows of this desk. The simulated one does at once what is wished. A live one drives something outside:
+ * it is sent orders, tells of its own accord what happens, and can do what its `abilities` say, which are types of
+ * wishes.
+ */
+export type HostInfo =
+  | { readonly kind: 'simulated' }
+  | { readonly kind: 'live'; readonly name: string; readonly abilities: readonly string[] };
+
+export interface HostState {
+  readonly host: HostInfo;
+}
