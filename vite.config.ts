@@ -1,5 +1,6 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
+import { narrowFonts } from './scripts/lib/narrow-fonts.mjs';
 import { defineConfig } from 'vitest/config';
 
 /** The server's input classes carry their rules as decorators. */
@@ -9,7 +10,7 @@ const decorators = { decorator: { legacy: true, emitDecoratorMetadata: true } };
 const PATIENCE = { testTimeout: 120_000, hookTimeout: 120_000, expect: { poll: { timeout: 60_000 } } };
 
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [tailwindcss(), sveltekit(), narrowFonts()],
   oxc: decorators,
   build: { chunkSizeWarningLimit: 700 },
   test: {
@@ -20,7 +21,10 @@ export default defineConfig({
           name: 'core',
           environment: 'node',
           ...PATIENCE,
-          include: ['src/lib/{core,keyboards,stand-ins,client,ui}/**/*.test.ts', 'tests/{fence,late-host}/*.test.ts'],
+          include: [
+            'src/lib/{core,keyboards,stand-ins,client,ui}/**/*.test.ts',
+            'tests/{fence,late-host}/*.test.ts',
+          ],
         },
       },
       {

@@ -1,8 +1,9 @@
 /**
  * `npm run bench:ui`: in headless Chromium, from a key going down to the next painted frame, and the first load.
  * Once as it is (a frame waits for the screen, 60 Hz), and once with the frame rate unlimited, which leaves the work.
- * The latencies carry all of the machine's noise; the processor time that a key costs the page's main thread does
- * not, so that is what to compare between sizes and between versions.
+ * The latencies carry all of the machine's noise, so each is stated beside that of an empty page measured just before,
+ * and the middle one of several rounds is taken; the processor time that a key costs, the page's main thread and all of
+ * the browser's processes, carries less. BENCH_ROUNDS says how many rounds.
  */
 import type { Browser, CDPSession, Page } from 'playwright-core';
 import { createSession, launchChromium } from '../testing/browser';
@@ -12,7 +13,8 @@ import { deskWith } from './desks';
 import { percentile, printTable } from './statistics';
 
 const SIZES = [10, 100, 1_000];
-const STEPS = 150;
+const STEPS = 120;
+const ROUNDS = Number(process.env['BENCH_ROUNDS'] ?? 3);
 /** Between two keys, about as fast as a held key repeats. */
 const PAUSE_MS = 27;
 const UNLIMITED = ['--disable-frame-rate-limit', '--disable-gpu-vsync'];
@@ -48,14 +50,53 @@ async function loads() {
   return rows;
 }
 
+/** What keys cost, in the middle of all rounds. */
 async function keys(flags: readonly string[]) {
+  const rounds: Measured[][] = [];
+  for (let round = 0; round < ROUNDS; round += 1) rounds.push(await keysOnce(flags));
+  const first = rounds[0] ?? [];
+  const rows = first.map(({ windows, action }, at) => {
+    const middle = (of: (one: Measured, round: readonly Measured[]) => number) =>
+      percentile(
+        rounds.map((round) => of(round[at] as Measured, round)),
+        50,
+      );
+    const smallest = (round: readonly Measured[]) => round.find((one) => one.action === action) as Measured;
+    return {
+      windows,
+      action,
+      p50: middle(({ p50 }) => p50).toFixed(1),
+      p95: middle(({ p95 }) => p95).toFixed(1),
+      'p95 ÷ empty page': middle(({ p95 }, [empty]) => p95 / (empty?.p95 ?? Number.NaN)).toFixed(2),
+      'page thread, ms': middle(({ thread }) => thread).toFixed(1),
+      '÷ smallest': middle(({ thread }, round) => thread / smallest(round).thread).toFixed(2),
+      'all processes, ms': middle(({ all }) => all).toFixed(1),
+      '÷ smallest ': middle(({ all }, round) => all / smallest(round).all).toFixed(2),
+    };
+  });
+  return rows;
+}
+
+/** What one key costs: from key to frame in ms, and in ms of processor time. */
+interface Cost {
+  readonly p50: number;
+  readonly p95: number;
+  readonly thread: number;
+  readonly all: number;
+}
+interface Measured extends Cost {
+  readonly windows: number;
+  readonly action: string;
+}
+
+async function keysOnce(flags: readonly string[]): Promise<Measured[]> {
   const browser = await launchChromium(flags);
-  const rows = [{ windows: 0, action: 'nothing: an empty page', ...(await emptyPage(browser)) }];
+  const rows: Measured[] = [{ windows: 0, action: 'nothing', ...(await emptyPage(browser)) }];
   for (const size of SIZES) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${server.url}/sessions/${await createSession(deskWith(size), server.url)}`);
     await page.locator('section[aria-current=true]').waitFor();
-    const meter = await meterOf(page);
+    const meter = await meterOf(page, browser);
     rows.push({ windows: size, action: 'stepping', ...(await stepping(page, meter)) });
     rows.push({ windows: size, action: 'searching', ...(await searching(page, meter)) });
     rows.push({ windows: size, action: 'switching', ...(await switching(page, meter)) });
@@ -66,13 +107,13 @@ async function keys(flags: readonly string[]) {
 }
 
 /** What a key and a frame cost on this machine when the page does nothing but change one letter. */
-async function emptyPage(browser: Browser) {
+async function emptyPage(browser: Browser): Promise<Cost> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto('about:blank');
   await page.evaluate(() =>
     addEventListener('keydown', (event) => (document.body.textContent = `${event.code} ${event.timeStamp}`)),
   );
-  const meter = await meterOf(page);
+  const meter = await meterOf(page, browser);
   for (let n = 0; n < STEPS; n += 1) await pressed(page, 'KeyS', n);
   const result = await meter.read();
   await page.close();
@@ -86,29 +127,43 @@ async function pressed(page: Page, key: string, n: number): Promise<void> {
 
 interface Meter {
   /** What was measured since it was read last. */
-  read(): Promise<Record<string, number>>;
+  read(): Promise<Cost>;
 }
 
-async function meterOf(page: Page): Promise<Meter> {
+async function meterOf(page: Page, browser: Browser): Promise<Meter> {
   await watchFrames(page);
   const devtools = await page.context().newCDPSession(page);
   await devtools.send('Performance.enable', { timeDomain: 'threadTicks' });
-  let before = await processorTime(devtools);
+  const processes = await browser.newBrowserCDPSession();
+  let thread = await threadTime(devtools);
+  let all = await processTime(processes);
   return {
     async read() {
-      const now = await processorTime(devtools);
-      const spent = now - before;
-      const latencies = await noted(page);
-      before = await processorTime(devtools);
-      return { ...latencies, 'CPU ms a key': Number((spent / latencies.keys).toFixed(1)) };
+      const spent = { thread: await threadTime(devtools), all: await processTime(processes) };
+      const times = await noted(page);
+      const cost = {
+        p50: percentile(times, 50),
+        p95: percentile(times, 95),
+        thread: (spent.thread - thread) / times.length,
+        all: (spent.all - all) / times.length,
+      };
+      thread = await threadTime(devtools);
+      all = await processTime(processes);
+      return cost;
     },
   };
 }
 
 /** The processor time that the page's main thread has used, in ms. */
-async function processorTime(devtools: CDPSession): Promise<number> {
+async function threadTime(devtools: CDPSession): Promise<number> {
   const { metrics } = await devtools.send('Performance.getMetrics');
   return 1000 * (metrics.find(({ name }) => name === 'TaskDuration')?.value ?? Number.NaN);
+}
+
+/** The processor time that all processes of the browser have used, in ms. */
+async function processTime(devtools: CDPSession): Promise<number> {
+  const { processInfo } = await devtools.send('SystemInfo.getProcessInfo');
+  return 1000 * processInfo.reduce((sum, { cpuTime }) => sum + cpuTime, 0);
 }
 
 /** Notes for every key how long it took until the frame after it was painted. */
@@ -133,10 +188,9 @@ async function watchFrames(page: Page): Promise<void> {
   });
 }
 
-async function noted(page: Page) {
-  const times = await page.evaluate(() => (window as unknown as { times: number[] }).times.splice(0));
-  const at = (p: number) => Number(percentile(times, p).toFixed(1));
-  return { keys: times.length, p50: at(50), p95: at(95), p99: at(99) };
+/** Takes what was noted. */
+function noted(page: Page): Promise<number[]> {
+  return page.evaluate(() => (window as unknown as { times: number[] }).times.splice(0));
 }
 
 /** Steps through the open switcher; each step unfolds another row with its previews. */

@@ -192,8 +192,7 @@ describe('for those who do not see the screen', () => {
     expect(await person.window('Timber Quay — Berths').getAttribute('aria-current')).toBeNull();
     await person.hold('S');
     await person.switcher.getByRole('grid').waitFor();
-    const names = await person.rows.evaluateAll((rows) => rows.map((row) => row.getAttribute('aria-label')));
-    expect(names.slice(0, 4)).toEqual(['Tides', 'Berths', 'Pilot Log', 'Letters']);
+    expect((await person.rowNames()).slice(0, 4)).toEqual(['Tides', 'Berths', 'Pilot Log', 'Letters']);
     const leaves = person.switcher.getByRole('row', { name: 'Berths' }).getByRole('gridcell');
     expect(
       await leaves.evaluateAll((cells) => cells.map((cell) => cell.getAttribute('aria-selected'))),

@@ -74,6 +74,21 @@ export class PageUser {
     return this.switcher.getByRole('row');
   }
 
+  /** The names of the switcher's rows as the browser tells them to a screen reader, in that order. */
+  async rowNames(): Promise<string[]> {
+    const devtools = await this.page.context().newCDPSession(this.page);
+    const { nodes } = await devtools.send('Accessibility.getFullAXTree');
+    await devtools.detach();
+    const byId = new Map(nodes.map((node) => [node.nodeId, node]));
+    const namesBelow = (id: string | undefined): string[] => {
+      const node = id === undefined ? undefined : byId.get(id);
+      if (!node) return [];
+      const own = !node.ignored && node.role?.value === 'row' ? [String(node.name?.value)] : [];
+      return [...own, ...(node.childIds ?? []).flatMap(namesBelow)];
+    };
+    return namesBelow(nodes[0]?.nodeId);
+  }
+
   get selectedLeaf() {
     return this.switcher.getByRole('gridcell', { selected: true });
   }

@@ -33,6 +33,9 @@ export const MOST_TRIES = 5;
 /** What is not stored after this long, in ms, is said to be so. */
 const LATE_MS = 2_000;
 
+/** Events that say nothing of the desk. */
+const ABOUT_THE_BATCH: ReadonlySet<SessionEvent['type']> = new Set(['batch-taken', 'batch-settled']);
+
 /** What the link tells the page about. */
 export interface LinkListener {
   /** The session changed, by this page or another. */
@@ -308,7 +311,8 @@ export class SessionLink {
 
   /** What came of something that this page wished. */
   #hearOfOwn({ asked }: Pending, before: Replica, { first, events, settles }: Report): void {
-    if (asked && first > before.seq) this.listener.happened(before.session, events);
+    const news = first > before.seq ? events.filter(({ type }) => !ABOUT_THE_BATCH.has(type)) : [];
+    if (asked && news.length > 0) this.listener.happened(before.session, news);
     if (settles?.kind === 'refused') this.listener.refused(settles.detail);
     if (settles?.kind === 'no-answer') this.listener.unanswered();
   }

@@ -2,8 +2,13 @@
 import { describe, expect, it } from 'vitest';
 import { exploreWithRules } from '../../../../testing/desk-rules';
 import { HAPPENINGS } from '../../../../testing/explore';
-import { personAt } from '../../../../testing/person';
-import { TIMERS } from './state';
+import { aroundOf, personAt } from '../../../../testing/person';
+import { later } from '../../../../testing/desks';
+import { PLAIN_KEY } from '../../../../testing/keys';
+import type { Session } from '../session/session';
+import { transition } from './desk';
+import type { DeskInput } from './messages';
+import { AT_REST, TIMERS, type DeskState } from './state';
 
 describe('the desk', () => {
   it('keeps its rules over every sequence of inputs up to depth 6', () => {
@@ -44,5 +49,46 @@ describe('timers', () => {
     expect(person.state.explained).toBe(false);
     expect(person.input({ type: 'time', timer: 'explain' }).state.explained).toBe(true);
     expect(person.letGo().state.explained).toBe(false);
+  });
+});
+
+describe('what is wished', () => {
+  const submissionsOf = (input: DeskInput, state: DeskState, session: Session) =>
+    transition(state, input, { session, ...aroundOf(session) }).effects.flatMap((effect) =>
+      effect.type === 'submit' ? [effect.submission] : [],
+    );
+
+  it('says what made the person wish it', () => {
+    const { session } = personAt('a: a1 | b: b1');
+    const sweep = { action: 'sweep', argument: null };
+    const origins = (input: DeskInput) => submissionsOf(input, AT_REST, session).map(({ origin }) => origin);
+    expect(origins({ type: 'invoked', invocation: sweep })).toEqual(['pointer']);
+    expect(origins({ type: 'wished', wishes: [{ type: 'sweep' }] })).toEqual(['page']);
+    const holding = personAt('a: a1 | b: b1').step('older-application');
+    const letGo = { ...PLAIN_KEY, code: 'AltLeft', key: 'Alt', phase: 'up' as const };
+    const released: DeskInput = { type: 'key', key: letGo, at: later(1) };
+    expect(submissionsOf(released, holding.state, session)).toMatchObject([{ origin: 'key' }]);
+    const found = personAt('a: a1 | b: b1').press('search').type('b1');
+    const enter: DeskInput = {
+      type: 'key',
+      key: { ...PLAIN_KEY, code: 'Enter', key: 'Enter' },
+      at: later(1),
+    };
+    expect(submissionsOf(enter, found.letGo().state, session)).toMatchObject([{ origin: 'search' }]);
+  });
+
+  it('and happens later is said then, and can be taken back', () => {
+    const person = personAt('a: a1 | b: b1');
+    const before = person.session;
+    person.wish({ type: 'close', window: 'a1' });
+    person.effects = [];
+    const events = person.events.slice(-2);
+    expect(events.map(({ type }) => type)).toEqual(['windows-closed', 'window-fronted']);
+    person.input({ type: 'happened', before, events });
+    expect(person.effects).toContainEqual({
+      type: 'say',
+      saying: { type: 'outcome', before, events, moved: 'front' },
+    });
+    expect(person.state.undoes).toBe('reopen');
   });
 });

@@ -8,16 +8,18 @@ const CELL = 16;
  * that what is covered is not drawn. The surface is a grid of cells; from the top of the pile down, a window shows
  * if it reaches into a cell that no window above covers whole, and does not lie wholly under one of them. Nothing
  * that shows is ever left out; a window of which several others together cover a cell in parts may be named in vain.
+ *
+ * With each window comes how much of it shows: the whole cells that are its own, of 256 px² each.
  */
 export function exposedWindows<W extends { readonly geometry: Geometry }>(
   windows: readonly W[],
   surface: { readonly width: number; readonly height: number },
-): Set<W> {
+): Map<W, number> {
   const columns = Math.ceil(surface.width / CELL);
   const rows = Math.ceil(surface.height / CELL);
   const covered = new Uint8Array(columns * rows);
   let open = covered.length;
-  const exposed = new Set<W>();
+  const exposed = new Map<W, number>();
   const above: { across: Span; down: Span }[] = [];
   for (let index = windows.length - 1; index >= 0 && open > 0; index -= 1) {
     const window = windows[index];
@@ -26,9 +28,10 @@ export function exposedWindows<W extends { readonly geometry: Geometry }>(
     const down = span(window.geometry.y, window.geometry.height, surface.height);
     if (!reaches(covered, columns, touched(across), touched(down))) continue;
     if (above.some((box) => within(across, box.across) && within(down, box.down))) continue;
-    exposed.add(window);
     above.push({ across, down });
-    open -= cover(covered, columns, filled(across, surface.width), filled(down, surface.height));
+    const closed = cover(covered, columns, filled(across, surface.width), filled(down, surface.height));
+    exposed.set(window, closed);
+    open -= closed;
   }
   return exposed;
 }

@@ -15,6 +15,8 @@
   let width = $state(innerWidth);
   let height = $state(innerHeight);
   let surface: HTMLElement;
+  /** Whether it may be scrolled: asking it would make the browser lay the page out. */
+  let scrolled = false;
   const surfaceWindows = new SurfaceWindows();
   const windows = $derived(surfaceWindows.of(desk.session, { width, height }));
   const empty = $derived(windows.sheets.every(({ showing }) => showing === 'away'));
@@ -44,6 +46,11 @@
     if (keysTo !== undefined) void refocusIfLost(keysTo);
   });
 
+  function scrollBack() {
+    surface.scrollTo(0, 0);
+    scrolled = false;
+  }
+
   async function refocusIfLost(id: string | null) {
     await tick();
     if (document.activeElement === document.body) await focusFront(id, question !== null);
@@ -61,8 +68,9 @@
       element.querySelector<HTMLElement>('[data-scrolls]');
     (id !== null && within ? within : element).focus({ preventScroll: true });
     // A question must be seen, also where its window reaches beyond a small screen.
+    scrolled ||= asked;
     if (asked) within?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-    else surface.scrollTo(0, 0);
+    else if (scrolled) scrollBack();
     // A caret left where a text field was would make the browser seek a place for it at every frame.
     const selection = getSelection();
     if (selection?.isCollapsed && !(document.activeElement instanceof HTMLTextAreaElement))
@@ -74,6 +82,7 @@
   bind:this={surface}
   bind:clientWidth={width}
   bind:clientHeight={height}
+  onscroll={() => (scrolled = true)}
   aria-label={TEXTS.surface}
   tabindex="-1"
   class="creased relative isolate min-h-0 flex-1 overflow-hidden outline-none contain-strict will-change-transform"

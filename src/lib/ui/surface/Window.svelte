@@ -52,9 +52,11 @@
     {application.monogram}
   </div>
   <header
-    class="flex items-center gap-2 overflow-hidden border-b border-line-soft px-2 whitespace-nowrap {unsaved
-      ? 'pr-5'
-      : ''}"
+    class={[
+      'flex items-center gap-2 border-b border-line-soft px-2 whitespace-nowrap',
+      front && 'overflow-hidden',
+      unsaved && 'pr-5',
+    ]}
   >
     <b class="truncate font-[650]">{titleOf(window)}</b>
     <span class="min-w-0 shrink-[99] truncate text-ink-soft">{application.name}</span>
@@ -75,7 +77,7 @@
       </span>
     {/if}
   </header>
-  <div class={['flex min-h-0 flex-col contain-strict', sheet.deep && '[content-visibility:hidden]']}>
+  <div class={['flex min-h-0 flex-col contain-strict', sheet.frameOnly && '[content-visibility:hidden]']}>
     {#if isAsking(window)}
       <Question {desk} id={window.id} />
     {:else if window.offeringDraft}

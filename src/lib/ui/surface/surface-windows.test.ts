@@ -47,11 +47,29 @@ describe('the windows of the surface', () => {
     expect(kept).toEqual(names.slice(-40));
   });
 
-  it('are painted with their content near the top of the pile, deeper down as frames', () => {
-    const names = Array.from({ length: 20 }, (_, n) => `a${n}`);
-    const { sheets } = new SurfaceWindows().of(spread(deskOf(`a: ${names.join(' ')}`)), SURFACE);
-    expect(sheets.filter(({ showing }) => showing === 'exposed')).toHaveLength(20);
-    expect(sheets.filter(({ deep }) => !deep).map(({ window }) => window.id)).toEqual(names.slice(0, 12));
+  /** Windows side by side, each 64 px wide, of which so many whole cells of 16 by 16 px show. */
+  const sideBySide = (cells: readonly number[]): Session => {
+    const session = deskOf(`a: ${cells.map((_, n) => `a${n}`).join(' ')}`);
+    const windows = session.windows.map((window, n) => ({
+      ...window,
+      geometry: { x: 64 * n, y: 0, width: 64, height: 4 * (cells[n] ?? 0) },
+    }));
+    return { ...session, windows };
+  };
+  const paintedOf = (session: Session) =>
+    new SurfaceWindows()
+      .of(session, SURFACE)
+      .sheets.filter(({ frameOnly }) => !frameOnly)
+      .map(({ window }) => window.id);
+
+  it('are painted with their content where most of them shows, and the front one in any case', () => {
+    const cells = Array.from({ length: 20 }, (_, n) => 24 + 4 * n);
+    const most = Array.from({ length: 11 }, (_, n) => `a${n + 9}`);
+    expect(paintedOf(sideBySide(cells))).toEqual(['a0', ...most]);
+  });
+
+  it('are frames where hardly anything of them shows', () => {
+    expect(paintedOf(sideBySide([4, 20, 24, 8]))).toEqual(['a0', 'a2']);
   });
 
   it('are touched only where something changed', () => {

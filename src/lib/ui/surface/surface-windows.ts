@@ -20,8 +20,8 @@ export interface Sheet {
   readonly showing: 'exposed' | 'covered' | 'away';
   /** Its layer among the exposed; null if it is none of them. */
   readonly layer: number | null;
-  /** Exposed, but so deep in the pile that little of it shows: only its frame is painted. */
-  readonly deep: boolean;
+  /** Exposed, but so little of it shows that only its frame is painted. */
+  readonly frameOnly: boolean;
 }
 
 /** A covered window without content: there by name alone. */
@@ -32,8 +32,10 @@ export interface CoveredName {
 
 /** Windows that keep their content, at most, unless more are exposed. */
 const MOST_KEPT = 40;
-/** Windows from the top of the pile that are painted with their content. */
+/** Windows that are painted with their content, at most: those of which most shows … */
 const MOST_PAINTED = 12;
+/** … and that is at least so much, in cells: a corner or an edge tells nothing. */
+const LEAST_PAINTED = 24;
 
 /**
  * The windows of a session for the surface to draw. Entries that did not change keep their identity from one call
@@ -57,13 +59,13 @@ export class SurfaceWindows {
     const exposed = exposedWindows(pile, surface);
     const front = session.front === null ? undefined : find(session.windows, session.front);
     // Where nothing of it shows, because it lies beyond the edges, the front window still has the keys.
-    if (front) exposed.add(front);
+    if (front) exposed.set(front, Infinity);
     this.#layers = layersFor(
       pile.filter((window) => exposed.has(window)).map(({ id }) => id),
       this.#layers,
     );
-    const painted = new Set(pile.filter((window) => exposed.has(window)).slice(-MOST_PAINTED));
-    this.#kept = this.#keep(session, exposed);
+    const painted = mostShown(exposed);
+    this.#kept = this.#keep(session, exposed.keys());
 
     const sheets = new Map<WindowId, Sheet>();
     for (const window of session.windows) {
@@ -72,15 +74,15 @@ export class SurfaceWindows {
       const away = !isVisible(session, window);
       const showing = away ? 'away' : exposed.has(window) ? 'exposed' : 'covered';
       const layer = this.#layers.get(id) ?? null;
-      const deep = showing === 'exposed' && !painted.has(window) && window !== front;
-      sheets.set(id, this.#same({ window, front: session.front === id, showing, layer, deep }));
+      const frameOnly = showing === 'exposed' && !painted.has(window);
+      sheets.set(id, this.#same({ window, front: session.front === id, showing, layer, frameOnly }));
     }
     this.#sheets = sheets;
     const covered = pile.filter(({ id }) => !sheets.has(id)).map((window) => this.#name(session, window));
     return { sheets: [...sheets.values()], covered };
   }
 
-  #keep(session: Session, exposed: ReadonlySet<AppWindow>): Set<WindowId> {
+  #keep(session: Session, exposed: Iterable<AppWindow>): Set<WindowId> {
     const kept = new Set<WindowId>();
     for (const { id } of exposed) kept.add(id);
     for (const id of this.#kept) {
@@ -97,7 +99,7 @@ export class SurfaceWindows {
       before.front === now.front &&
       before.showing === now.showing &&
       before.layer === now.layer &&
-      before.deep === now.deep;
+      before.frameOnly === now.frameOnly;
     return same ? before : now;
   }
 
@@ -108,4 +110,11 @@ export class SurfaceWindows {
     this.#names.set(window, made);
     return made;
   }
+}
+
+/** The windows that are painted with their content. */
+function mostShown(exposed: ReadonlyMap<AppWindow, number>): Set<AppWindow> {
+  const enough = [...exposed].filter(([, cells]) => cells >= LEAST_PAINTED);
+  const most = enough.sort(([, a], [, b]) => b - a).slice(0, MOST_PAINTED);
+  return new Set(most.map(([window]) => window));
 }

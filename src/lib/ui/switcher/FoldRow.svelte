@@ -8,7 +8,18 @@
   import Monogram from '../parts/Monogram.svelte';
   import { TEXTS } from '../words/texts';
 
-  let { desk, row, index }: { desk: Desk; row: FoldRow; index: number } = $props();
+  let {
+    desk,
+    row,
+    index,
+    room,
+  }: {
+    desk: Desk;
+    row: FoldRow;
+    index: number;
+    /** In px, what it leaves free for the unfolded row that lies over it; null if it is seen itself. */
+    room: number | null;
+  } = $props();
 
   /** More titles than these do not fit a line. */
   const MOST_TITLES = 8;
@@ -19,12 +30,18 @@
 </script>
 
 <div
+  id="row-{row.application}"
   role="row"
   tabindex="-1"
-  data-application={row.application}
+  data-application={room === null ? row.application : undefined}
+  style:height={room === null ? undefined : `${room}px`}
   aria-label={application.name}
   aria-rowindex={index + 1}
-  class="border-b border-line {application.hidden ? 'hatched' : index % 2 ? 'fold-down' : 'fold-up'}"
+  class={[
+    'border-b border-line contain-layout contain-style',
+    application.hidden ? 'hatched' : index % 2 ? 'fold-down' : 'fold-up',
+    room !== null && 'invisible',
+  ]}
 >
   <div role="rowheader" class="grid h-[37px] grid-cols-[40px_34px_132px_1fr_auto] items-center pr-3.5">
     <span class="text-center font-mono text-xs font-semibold text-ink-soft">{index + 1}</span>

@@ -55,6 +55,14 @@
     slice.from * ROW_HEIGHT +
       (!switcher.search && unfolded && slice.from > switcher.row ? tallHeight - ROW_HEIGHT : 0),
   );
+  // Making rows and laying them out is what costs most in a step, so none is made, thrown away or moved in the page:
+  // every row is there folded, and the unfolded one lies over the room that its folded one leaves. Those who hear the
+  // page find it there too: `aria-owns` says the order of the rows (WAI-ARIA 1.2).
+  const drawn = $derived(switcher.rows.slice(slice.from, slice.to));
+  const unfoldedAt = $derived(switcher.row - slice.from);
+  const order = $derived(
+    drawn.map(({ application }, at) => (at === unfoldedAt ? 'unfolded-row' : `row-${application}`)).join(' '),
+  );
   /** What letting go or Enter will do at this moment. */
   const willDo = $derived.by(() => {
     const will = commitEffect(switcher, desk.session);
@@ -185,18 +193,30 @@
     class="-mx-1.5 overflow-x-hidden overflow-y-auto px-1.5 outline-none"
   >
     <div role="presentation" class="relative bg-paper" style:height="{scrollHeight}px">
-      <div role="presentation" class="absolute inset-x-0" style:top="{offset}px">
+      <div
+        role="rowgroup"
+        aria-owns={switcher.search ? undefined : order}
+        class="absolute inset-x-0"
+        style:top="{offset}px"
+      >
         {#if switcher.search}
           <Results {desk} search={switcher.search} {slice} />
         {:else}
-          {#each switcher.rows.slice(slice.from, slice.to) as row, position (row.application)}
+          {#each drawn as row, position (row.application)}
             {@const index = slice.from + position}
-            {#if index === switcher.row}
-              <UnfoldedRow {desk} {row} {index} {perLine} {leavesHeight} {now} />
-            {:else}
-              <FoldRow {desk} {row} {index} />
-            {/if}
+            <FoldRow {desk} {row} {index} room={index === switcher.row ? tallHeight : null} />
           {/each}
+          {#if unfolded && unfoldedAt in drawn}
+            <UnfoldedRow
+              {desk}
+              row={unfolded}
+              index={switcher.row}
+              top={unfoldedAt * ROW_HEIGHT}
+              {perLine}
+              {leavesHeight}
+              {now}
+            />
+          {/if}
         {/if}
         {#if emptyText}
           <div role="row" tabindex="-1" class="bg-paper-high px-4 leading-[38px]">

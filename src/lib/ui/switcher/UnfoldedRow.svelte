@@ -20,23 +20,42 @@
     desk,
     row,
     index,
+    top,
     perLine,
     leavesHeight,
     now,
-  }: { desk: Desk; row: FoldRow; index: number; perLine: number; leavesHeight: number; now: Date } = $props();
+  }: {
+    desk: Desk;
+    row: FoldRow;
+    index: number;
+    /** In px from the first row that is drawn. */
+    top: number;
+    perLine: number;
+    leavesHeight: number;
+    now: Date;
+  } = $props();
 
   const application = $derived(applicationOf(desk.session, row.application));
   const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
   const lastUse = $derived(usedAt(desk.session.recent.applications, row.application));
   const selected = $derived(desk.highlighted?.window ?? null);
 
-  const unfolds = untrack(() => !desk.hurried);
-
-  // Stepping on quickly draws no previews at all; they come as soon as the highlight rests.
+  // Stepping on quickly moves nothing and draws no previews at all; they come as soon as the highlight rests.
+  const UNFOLDING: Keyframe[] = [{ transform: 'scaleY(0.86)' }, {}];
+  /** Never longer than this, and only where motion is welcome. It delays nothing. */
+  const UNFOLDING_TIME: KeyframeAnimationOptions = { duration: 90, easing: 'ease-out' };
+  let element: HTMLElement;
+  const which = $derived(row.application);
   let resting = $state(false);
+  const still = matchMedia('(prefers-reduced-motion: reduce)');
   $effect(() => {
+    void which;
+    if (!untrack(() => desk.hurried) && !still.matches) element.animate(UNFOLDING, UNFOLDING_TIME);
     const timer = setTimeout(() => (resting = true), PREVIEW_REST_MS);
-    return () => clearTimeout(timer);
+    return () => {
+      clearTimeout(timer);
+      resting = false;
+    };
   });
 
   const scroll = new ListScroll();
@@ -67,14 +86,15 @@
 </script>
 
 <div
+  bind:this={element}
+  id="unfolded-row"
   role="row"
   tabindex="-1"
   data-application={row.application}
   aria-label={application.name}
   aria-rowindex={index + 1}
-  class="{unfolds
-    ? 'unfolding'
-    : ''} relative z-2 -mx-1.5 border-x-[6px] border-marigold bg-paper-high pb-1 shadow-[0_6px_16px_#0d151c33]"
+  style:translate="0 {top}px"
+  class="absolute -inset-x-1.5 top-0 z-2 origin-top contain-layout contain-style border-x-[6px] border-marigold bg-paper-high pb-1 shadow-[0_6px_16px_#0d151c33]"
 >
   <div role="rowheader" class="flex h-[46px] items-center gap-2.5 px-3.5">
     <Monogram {application} />
@@ -109,7 +129,7 @@
           class="absolute flex flex-wrap gap-3 px-3.5 pt-1"
           style:top="{slice.from * LEAF_LINE_HEIGHT}px"
         >
-          {#each drawn as id (id)}
+          {#each drawn as id, place (place)}
             <Leaf {desk} {id} {now} preview={resting} selected={id === selected} title={titles.get(id)} />
           {/each}
         </div>

@@ -6,6 +6,17 @@ const UNITS = [
   ['minute', 1],
 ] as const;
 
+type Display = 'long' | 'short';
+/** Made once: making one costs more than a hundred uses of it. */
+const FORMATS = new Map(
+  [...UNITS.map(([unit]) => unit), 'second'].flatMap((unit) =>
+    (['long', 'short'] satisfies Display[]).map((unitDisplay): [string, Intl.NumberFormat] => [
+      `${unit} ${unitDisplay}`,
+      new Intl.NumberFormat('en-GB', { style: 'unit', unit, unitDisplay }),
+    ]),
+  ),
+);
+
 const clock = new Intl.DateTimeFormat('en-GB', {
   weekday: 'short',
   day: 'numeric',
@@ -21,10 +32,9 @@ export const clockText = (moment: Date): string => clock.format(moment).replaceA
  * How long ago an instant was, in full units of its largest: `5 minutes`, `1 hour`, `3 days`; `short`: `5 mins`, `1 hr`.
  * What lies ahead is 0 seconds ago.
  */
-export function durationText(from: string, to: Date, unitDisplay: 'long' | 'short' = 'long'): string {
+export function durationText(from: string, to: Date, unitDisplay: Display = 'long'): string {
   const minutes = Math.max(0, to.getTime() - Date.parse(from)) / MINUTE_MS;
   const [unit, size] = UNITS.find(([, least]) => minutes >= least) ?? ['second', 1 / 60];
-  return new Intl.NumberFormat('en-GB', { style: 'unit', unit, unitDisplay }).format(
-    Math.floor(minutes / size),
-  );
+  const full = Math.floor(minutes / size);
+  return FORMATS.get(`${unit} ${unitDisplay}`)?.format(full) ?? `${full}`;
 }

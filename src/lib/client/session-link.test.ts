@@ -1,0 +1,177 @@
+/** The page's link to its session, before a server and a host that the test has in its hands. */
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { deskOf, later } from '../../../testing/desks';
+import { LateHost, liveDesk, type Manner } from '../../../testing/late-host';
+import type { Batch, Wish } from '../core/commands/commands';
+import { SessionLog } from '../core/host/session-log';
+import { DONE, type Report } from '../core/protocol/report';
+import type { Session } from '../core/session/session';
+import { Outbox } from './outbox';
+import { memoryStorage } from './page-storage';
+import { SessionLink, type LinkListener } from './session-link.svelte';
+
+const start = (): Session => deskOf('a: a1 a2 | b: b1');
+const flip = (window: string): Wish => ({ type: 'bring-to-front', window, raiseAll: false });
+
+/** A stream of server-sent events that the test opens and fills. */
+class Stream extends EventTarget {
+  static latest: Stream | null = null;
+  onopen: (() => void) | null = null;
+  onerror: (() => void) | null = null;
+
+  constructor(readonly url: string) {
+    super();
+    Stream.latest = this;
+  }
+
+  close(): void {
+    if (Stream.latest === this) Stream.latest = null;
+  }
+}
+
+/** A server with one session. */
+class Server {
+  readonly log: SessionLog;
+  readonly host: LateHost;
+  readonly posted: { batch: Batch; prefer: string | null }[] = [];
+  readonly #unheard: Report[] = [];
+
+  constructor(session: Session, manners: readonly Manner[]) {
+    this.log = new SessionLog(session, 0);
+    this.host = new LateHost(session, manners);
+    this.host.open({
+      observed: (events, cause) => this.#unheard.push(...this.log.observe(events, cause, later(1))),
+      settled: (batch, settlement) => this.#unheard.push(...this.log.settle(batch, settlement)),
+    });
+  }
+
+  readonly fetch = (_address: string, { body, headers }: RequestInit): Promise<Response> => {
+    const batch = JSON.parse(body as string) as Batch;
+    const prefer = new Headers(headers).get('prefer');
+    this.posted.push({ batch, prefer });
+    const taken = this.log.take(batch, later(1));
+    if (!taken.ok) return Promise.resolve(Response.json({ detail: taken.refusal.detail }, { status: 422 }));
+    this.#unheard.push(...taken.reports);
+    this.host.carryOut(batch.id, taken.orders);
+    const [report] = taken.reports;
+    if (!report || prefer === null)
+      return Promise.resolve(
+        Response.json(report ?? { batch: batch.id, first: this.log.seq + 1, events: [], settles: DONE }),
+      );
+    const headersOfAnswer = { 'preference-applied': prefer };
+    return Promise.resolve(
+      Response.json({ batch: batch.id, first: report.first }, { headers: headersOfAnswer }),
+    );
+  };
+
+  /** Stops waiting for the host. */
+  giveUp(): void {
+    for (const batch of this.log.session.underWay)
+      this.#unheard.push(...this.log.settle(batch, { kind: 'no-answer' }));
+  }
+
+  /** Lets the page hear what was written down. */
+  tell(): void {
+    for (const report of this.#unheard.splice(0))
+      Stream.latest?.dispatchEvent(new MessageEvent('s', { data: JSON.stringify(report) }));
+  }
+}
+
+beforeEach(() => {
+  vi.stubGlobal('window', new EventTarget());
+  vi.stubGlobal('EventSource', Stream);
+});
+afterEach(() => vi.unstubAllGlobals());
+
+async function linked(session: Session, manners: readonly Manner[] = ['as-wished']) {
+  const server = new Server(session, manners);
+  vi.stubGlobal('fetch', server.fetch);
+  const storage = memoryStorage();
+  const listener = {
+    changed: vi.fn(),
+    refused: vi.fn(),
+    happened: vi.fn(),
+    unanswered: vi.fn(),
+    setAside: vi.fn(),
+    late: vi.fn(),
+    notKept: vi.fn(),
+    gone: vi.fn(),
+    locked: vi.fn(),
+  } satisfies LinkListener;
+  const link = new SessionLink('s', { session, seq: 0 }, new Outbox(storage, 's'), listener);
+  const close = link.open();
+  await vi.waitFor(() => expect(Stream.latest).not.toBeNull());
+  return { server, storage, listener, link, close };
+}
+
+describe('a link to a session', () => {
+  it('shows at once, and hears once what came of it', async () => {
+    const { server, storage, link, close } = await linked(start());
+    Stream.latest?.onopen?.();
+    link.submit([flip('b1')], 'key');
+    expect(link.session.front).toBe('b1');
+    await vi.waitFor(() => expect(server.posted).toHaveLength(1));
+    expect(server.posted[0]).toMatchObject({ prefer: 'return=minimal', batch: { origin: 'key', v: 2 } });
+    await vi.waitFor(() => expect(link.unsent).toBe(0));
+    expect(storage.length).toBe(0);
+    const shown = link.session;
+    server.tell();
+    expect(link.session).toBe(shown);
+    expect(link.session).toEqual(server.log.session);
+    close();
+  });
+
+  it('takes the answer for it while it hears nothing', async () => {
+    const { server, link, close } = await linked(start());
+    link.submit([flip('b1')], 'pointer');
+    await vi.waitFor(() => expect(link.unsent).toBe(0));
+    expect(server.posted[0]?.prefer).toBeNull();
+    expect(link.session).toEqual(server.log.session);
+    close();
+  });
+
+  it('takes back what is refused, and says so', async () => {
+    const { server, listener, link, close } = await linked(start());
+    server.log.observe(
+      [{ type: 'windows-closed', windows: ['b1'], discarded: [], entry: 'e' }],
+      null,
+      later(1),
+    );
+    link.submit([flip('b1')], 'key');
+    await vi.waitFor(() => expect(listener.refused).toHaveBeenCalledWith("There is no window 'b1'."));
+    expect(link.session.front).toBe('a1');
+    close();
+  });
+
+  it('says what came of something that only the host could tell, and what did not', async () => {
+    const { server, listener, link, close } = await linked(liveDesk(start()), [
+      'as-wished',
+      'refuses',
+      'never',
+      'as-wished',
+    ]);
+    Stream.latest?.onopen?.();
+    const before = link.session;
+    link.submit([{ type: 'close', window: 'a2' }], 'key');
+    link.submit([flip('b1')], 'key');
+    link.submit([flip('a1')], 'key');
+    link.submit([flip('b1')], 'key');
+    expect(before.windows).toEqual(link.session.windows);
+    await vi.waitFor(() => expect(server.posted).toHaveLength(4));
+    server.tell();
+    expect(listener.happened).not.toHaveBeenCalled();
+    server.host.finish();
+    server.tell();
+    expect(listener.happened).toHaveBeenCalledOnce();
+    expect(listener.happened).toHaveBeenCalledWith(expect.anything(), [
+      expect.objectContaining({ type: 'windows-closed', windows: ['a2'] }),
+    ]);
+    expect(listener.refused).toHaveBeenCalledWith('It would not.');
+    expect(listener.unanswered).not.toHaveBeenCalled();
+    server.giveUp();
+    server.tell();
+    expect(listener.unanswered).toHaveBeenCalledOnce();
+    expect(link.session).toEqual(server.log.session);
+    close();
+  });
+});
