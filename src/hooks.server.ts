@@ -7,6 +7,7 @@ import { guard, SECURITY_HEADERS } from '$lib/server/http/guard';
 import { answering, Problem } from '$lib/server/http/problem';
 import { admission, startRuntime } from '$lib/server/runtime';
 
+/** Connects to the database, migrates it and loads the demo before the first request. */
 export const init: ServerInit = () =>
   startRuntime({
     databaseUrl: env.DATABASE_URL,
@@ -16,6 +17,7 @@ export const init: ServerInit = () =>
     workers: env.KEY_FOLD_WORKERS ?? 'build/workers',
   });
 
+/** Lets in who may come in, and gives every answer its headers. */
 export const handle: Handle = async ({ event, resolve }) => {
   const { request, url, cookies } = event;
   const response = await answering(async () => {
@@ -33,6 +35,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   return response;
 };
 
+/** What the page and the API say of an error that nobody expected: no more than that it happened. */
 export const handleError: HandleServerError = ({ error, event, status, message }) => {
   if (status !== 404 && !(error instanceof Problem))
     console.error(`${event.request.method} ${event.url.pathname}:`, error);

@@ -86,8 +86,18 @@ describe('in the core', () => {
     );
   });
 
+  it.each([
+    'export const id = 7;',
+    'export function id(): number { return 7; }',
+    'export interface Id { readonly id: number }',
+    '/** An id. */\nexport class Id { /** An id. */ id = 7; is(id: number): boolean { return id === this.id; } }',
+  ])('what others use and nobody explains is an error: %s', async (text) => {
+    const [result] = await eslint.lintText(text, { filePath: 'src/lib/core/model/ids.ts' });
+    expect(result?.messages.map(({ ruleId }) => ruleId)).toContain('jsdoc/require-jsdoc');
+  });
+
   it('what only computes is none', async () => {
-    const text = `export const at = (day: string) => new Date(day).toISOString() + Math.max(1, 2);`;
+    const text = `/** An instant, and three. */\nexport const at = (day: string) => new Date(day).toISOString() + Math.max(1, 2);`;
     const [result] = await eslint.lintText(text, { filePath: 'src/lib/core/model/ids.ts' });
     expect(result?.messages).toEqual([]);
   });

@@ -15,6 +15,7 @@ export class CaretKeeper {
     readonly page: string,
   ) {}
 
+  /** Keeps where the caret of a document stood. */
   keep(document: string, caret: Caret): void {
     try {
       this.storage.setItem(this.#key(document), JSON.stringify(caret));

@@ -19,6 +19,10 @@ export const keyLabel = (code: string): string | null => labelOf(known, code);
 /** The layout that was chosen in this browser; null if it is found out. */
 export const chosenLayout = (): Layout | null => known.chosen;
 
+/**
+ * Takes the letters on the keys from a chosen keyboard; null: from what the browser says and what is
+ * typed.
+ */
 export function chooseLayout(chosen: Layout | null): void {
   keep({ ...known, chosen });
 }

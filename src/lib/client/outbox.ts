@@ -59,6 +59,7 @@ export class Outbox {
     return (key === undefined ? null : this.storage.getItem(key)) ?? JSON.stringify(batch);
   }
 
+  /** Lets go a batch that the server has. One that is not kept changes nothing. */
   remove(batch: string): void {
     const key = this.#keys.get(batch);
     if (key === undefined) return;

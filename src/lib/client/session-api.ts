@@ -1,13 +1,20 @@
 /** The server's addresses, each named once. */
 export const SESSIONS = '/api/sessions';
+/** Where the access key is shown; takes a POST. */
 export const ACCESS = '/api/access';
+/** The stream of what happens in several sessions. */
 export const EVENTS = '/api/events';
 
+/** One session: GET gives it, DELETE removes it. */
 export const sessionAddress = (session: string): string => `${SESSIONS}/${session}`;
+/** Where batches of commands for a session go. */
 export const commandsAddress = (session: string): string => `${SESSIONS}/${session}/commands`;
+/** The session as a session document. */
 export const documentAddress = (session: string): string => `${SESSIONS}/${session}/document`;
 
 /** Pages. */
 export const HOME_PAGE = '/';
+/** The page that asks for the access key. */
 export const ACCESS_PAGE = '/access';
+/** A session's page. */
 export const sessionPage = (session: string): string => `/sessions/${session}`;

@@ -23,6 +23,7 @@ const berth = (rows: string) => `Berth,Ship,Length,Draught,Until\n${rows.trim()}
 const radio = (rows: string) => `Time,From,Message\n${rows.trim()}`;
 const log = (rows: string) => `Time,Movement,Pilot,Draught\n${rows.trim()}`;
 
+/** What the harbour office of Ellavane has written down. */
 export const DOCUMENTS: readonly AppDocument[] = [
   document('lock-sill', 'tides', 'Lock Sill', 'tide-constants', constants(3.1, 1.72, 160)),
   document('north-gauge', 'tides', 'North Gauge', 'tide-constants', constants(2.8, 1.55, 152)),

@@ -21,6 +21,7 @@ interface Runtime {
 
 let runtime: Runtime | null = null;
 
+/** What the server is told by its environment. */
 export interface RuntimeSettings {
   readonly databaseUrl: string | undefined;
   /** Where the server listens (HOST and PORT), and what else it is called (KEY_FOLD_HOSTS). */

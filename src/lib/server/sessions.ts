@@ -11,6 +11,7 @@ import type { StoredSession } from './store/session-cache';
 
 /** Streams that may be open at once, and sessions that one of them may follow. */
 const MOST_STREAMS = 1_000;
+/** Sessions that one stream may follow. */
 export const MOST_FOLLOWED = 50;
 
 const noSession = (id: string) => new Problem('no-such-session', `There is no session '${id}'.`);

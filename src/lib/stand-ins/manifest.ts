@@ -1,6 +1,7 @@
 /** What is to be known of a program without seeing it. Its view is apart, so that the server imports no screen. */
 import type { Program } from '../core/actions/list/programs';
 
+/** A program as the core and the server know it, without its view. */
 export interface Manifest extends Program {
   /** What is wrong with a document's text, in words; null if it is one of this kind. */
   readonly problem: (text: string) => string | null;

@@ -5,6 +5,7 @@ import { prose } from './prose/manifest';
 import { table } from './table/manifest';
 import { tideConstants } from './tide-constants/manifest';
 
+/** Every program there is. A new one is a line here. */
 export const MANIFESTS: readonly Manifest[] = [tideConstants, table, letter, prose];
 
 /** The program that shows documents of a kind; undefined if there is none. */

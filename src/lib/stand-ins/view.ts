@@ -25,6 +25,7 @@ export interface ViewProps extends PreviewProps {
   readonly waits: boolean;
 }
 
+/** Where the view of each kind is to be had. */
 export interface Views {
   readonly view: Component<ViewProps>;
   /** Where it is only looked at, small; absent where that is the view itself, which then asks nothing of the desk. */

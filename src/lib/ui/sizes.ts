@@ -1,5 +1,6 @@
 /** Sizes that both the layout's arithmetic and the drawing need, in CSS pixels. */
 export const ROW_HEIGHT = 38;
+/** A leaf with its border. */
 export const LEAF_WIDTH = 206;
 const LEAF_GAP = 12;
 const SWITCHER_WIDTH = 912;
@@ -13,6 +14,7 @@ export const MOST_LEAF_LINES = 2;
 export const UNFOLDED_FRAME = 50;
 /** A preview is drawn at this scale; what does not fit its box is cut off. */
 export const PREVIEW_SCALE = 0.5;
+/** The box of a preview. */
 export const PREVIEW_HEIGHT = 84;
 /** Previews are drawn once the highlight has rested on a row for this long, in ms. */
 export const PREVIEW_REST_MS = 80;

@@ -7,6 +7,7 @@ export interface Followed {
   readonly after: number;
 }
 
+/** What a page tells the worker. */
 export type FromPage =
   /** Tell me what happens in a session after an event. */
   | ({ readonly type: 'follow' } & Followed)
@@ -14,6 +15,7 @@ export type FromPage =
   | ({ readonly type: 'here' } & Followed)
   | { readonly type: 'leave' };
 
+/** What a page hears of the session that it follows. */
 export type News =
   | { readonly type: 'stored'; readonly report: Report }
   /** The session was deleted. */

@@ -21,6 +21,7 @@ export type PageRequest =
       readonly action: string;
       readonly window: WindowId;
     };
+/** The dialogs that an action can open. */
 export type DialogName = 'settings' | 'keys';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
@@ -32,6 +33,7 @@ export type Deed =
 /** Whether something can be done now: what it does, or why it cannot be done. */
 export type Offer = { readonly does: readonly Deed[] } | { readonly not: Notice };
 
+/** What an action is called. */
 export interface Words {
   /** What it does, in full, for search and the list of keys: "Minimise the front window". */
   readonly title: string;
@@ -43,6 +45,7 @@ export interface Words {
 
 /** Where lists of actions put it. What puts away or ends is never all that scattered letters find. */
 export const GROUPS = ['find', 'put-away', 'end', 'surface', 'bring-back', 'program', 'page'] as const;
+/** One of the groups. */
 export type Group = (typeof GROUPS)[number];
 
 /**
@@ -56,6 +59,7 @@ export interface Moment {
   readonly repeat: boolean;
   readonly released: boolean;
 }
+/** Invoked by a first press, or by anything but a key. */
 export const FRESH: Moment = { repeat: false, released: false };
 
 /** An action with its argument, if it takes one: what a key, a button or a result of search stands for. */

@@ -7,6 +7,7 @@ import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-a
 import { JUMPS, newerApplication, nextWindow, olderApplication, previousWindow } from './list/stepping';
 import { cancel, COMMITS, glance, nextQuestion, search } from './list/switcher';
 
+/** Every action that is no program's, in the order in which they are explained. A new one is a line here. */
 export const ACTIONS: readonly Action[] = [
   newerApplication,
   olderApplication,

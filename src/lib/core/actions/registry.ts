@@ -54,6 +54,7 @@ export class Registry {
     return offer;
   }
 
+  /** What an invocation is called. @throws RangeError for an action that there is not. */
   words({ action, argument }: Invocation, session: Session): Words {
     return this.action(action).words(argument, session);
   }

@@ -4,6 +4,7 @@ import type { Session } from '../session/session';
 import { windowsOf } from '../slices/recency/selectors';
 import { windowOf, windowToChoose } from '../slices/windows/selectors';
 
+/** What an action acts on. A window is null where the application has none. */
 export interface Target {
   readonly application: ApplicationId;
   /** Null for an application without windows. */
@@ -12,6 +13,7 @@ export interface Target {
 
 /** What an action needs of its target. */
 export type TargetKind = 'nothing' | 'application' | 'window';
+/** What an action is given, by what it says that it acts on. */
 export interface TargetTypes {
   readonly nothing: Target | null;
   readonly application: Target;

@@ -30,6 +30,7 @@ export interface FieldTypes {
   readonly geometry: Geometry;
   readonly settings: Settings;
 }
+/** The name of a kind of field. */
 export type FieldKind = keyof FieldTypes;
 
 /** The kinds of fields that name one thing in a table of the session, called like the kind in the plural. */
@@ -37,14 +38,17 @@ export const NAMED = ['window', 'application', 'document'] as const satisfies re
 
 /** A field is of a kind, or one of some words. */
 export type Field = FieldKind | readonly string[];
+/** The fields of a kind of command, by name. */
 export type Shape = Readonly<Record<string, Field>>;
 type ValueOf<F extends Field> = F extends FieldKind
   ? FieldTypes[F]
   : F extends readonly (infer Word)[]
     ? Word
     : never;
+/** The values that fields of a shape have. */
 export type ValuesOf<S extends Shape> = { readonly [Name in keyof S]: ValueOf<S[Name]> };
 
+/** A kind of command, as it is written down in `kinds/`. */
 export interface CommandKind<Type extends string, S extends Shape> {
   readonly type: Type;
   readonly fields: S;
@@ -62,6 +66,7 @@ export const commandKind = <const Type extends string, const S extends Shape>(
   kind: CommandKind<Type, S>,
 ): CommandKind<Type, S> => kind;
 
+/** The wish that a kind of command carries out. */
 export type WishOf<Kind> =
   Kind extends CommandKind<infer Type, infer S> ? { readonly type: Type } & ValuesOf<S> : never;
 

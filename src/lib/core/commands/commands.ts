@@ -18,6 +18,7 @@ import {
 } from './kinds/putting-away';
 import { placeWindow, retitleTab, stopAnswering } from './kinds/windows';
 
+/** Every kind of command there is. */
 export const COMMANDS = [
   bringToFront,
   switchToApplication,
@@ -52,6 +53,7 @@ export const COMMANDS = [
 
 /** What someone wants. */
 export type Wish = WishOf<(typeof COMMANDS)[number]>;
+/** The name of a kind of command. */
 export type WishType = Wish['type'];
 
 /** A wish with its own id and the instant it was made. A host turns it into events, or refuses it. */
@@ -69,6 +71,7 @@ export interface Batch {
 
 /** What makes someone wish: a key, the pointer, a choice in search, or the page by itself. */
 export const ORIGINS = ['key', 'pointer', 'search', 'page'] as const;
+/** One of the origins. */
 export type Origin = (typeof ORIGINS)[number];
 
 /** Since version 2 wishes name the state that is wanted. See `protocol/upcast.ts` for those before. */

@@ -36,6 +36,7 @@ export interface DeskContext {
   readonly keys: KeyMap;
 }
 
+/** What one step of the machine gives. */
 export interface Transition {
   readonly state: DeskState;
   readonly effects: readonly Effect[];

@@ -13,6 +13,7 @@ export interface Ground {
   submit(submission: Submission): Outcome;
 }
 
+/** What one turn of the loop gives. */
 export interface Driven {
   readonly state: DeskState;
   /** What is left for the page to carry out. */

@@ -8,6 +8,7 @@ import type { ApplicationId, Instant, WindowId } from '../model/ids';
 import type { Session, SessionEvent } from '../session/session';
 import type { Timer } from './state';
 
+/** Everything that the desk is told. */
 export type DeskInput =
   /** `at`: now; what search has learned fades with time. */
   | { readonly type: 'key'; readonly key: ArrivedKey; readonly at: Instant }
@@ -49,6 +50,7 @@ export interface Outcome {
   readonly refusal: Refusal | null;
 }
 
+/** Wishes that take effect together or not at all, and what they are about. */
 export interface Submission {
   readonly wishes: readonly Wish[];
   readonly origin: Origin;
@@ -81,6 +83,7 @@ export type Saying =
       readonly moved: 'highlight' | 'front' | null;
     };
 
+/** Everything that the desk asks of who drives it. */
 export type Effect =
   | { readonly type: 'submit'; readonly submission: Submission }
   | { readonly type: 'page'; readonly request: Exclude<PageRequest, { type: 'open-dialog' }> }

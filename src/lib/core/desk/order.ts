@@ -1,7 +1,9 @@
 /** What actions may ask of the desk itself. */
 export const STEPS = ['older-application', 'newer-application', 'next-window', 'previous-window'] as const;
+/** A step of the highlight. */
 export type Step = (typeof STEPS)[number];
 
+/** What an action asks of the desk itself. */
 export type DeskOrder =
   /** Moves the highlight, opening the switcher if it is closed. */
   | { readonly type: 'step'; readonly step: Step; readonly repeat: boolean }

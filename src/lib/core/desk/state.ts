@@ -3,6 +3,7 @@ import type { DialogName } from '../actions/action';
 import { NONE_DOWN, type ModifiersDown } from '../keys/modifiers';
 import type { Switcher } from '../switcher/switcher';
 
+/** All that the desk remembers from one input to the next: no instants, no counters. */
 export interface DeskState {
   readonly switcher: Switcher | null;
   /** Whether the open switcher is painted yet: a quick tap never is (switching rule 8). */
@@ -31,6 +32,7 @@ export interface DeskState {
   readonly undoes: 'put-back' | 'reopen';
 }
 
+/** A desk that nobody touches. */
 export const AT_REST: DeskState = {
   switcher: null,
   shown: false,
@@ -57,4 +59,5 @@ export const TIMERS = {
   /** Steps closer together than this are hurried. */
   calm: 250,
 } as const;
+/** The name of a timer. */
 export type Timer = keyof typeof TIMERS;

@@ -14,12 +14,15 @@ import type { AppWindow } from '../slices/windows/state';
 import type { Workspace } from '../slices/workspaces/state';
 import { LONGEST_ID } from '../model/limits';
 
+/** What a session document says that it is. */
 export const FORMAT = 'key-fold-session';
+/** The version of its shape. */
 export const VERSION = 1;
 
 /** Ids are lower-case words joined by hyphens; `constructor` would clash with what every object inherits. */
 export const ID_PATTERN = new RegExp(`^(?!constructor$)[a-z][a-z0-9-]{0,${LONGEST_ID - 1}}$`);
 
+/** A session as open JSON. */
 export interface SessionDocument {
   readonly format: typeof FORMAT;
   readonly version: typeof VERSION;

@@ -14,6 +14,7 @@ export interface CarrierListener {
   settled(batch: string, settlement: Settlement): void;
 }
 
+/** What has the windows, as the server drives it. */
 export interface Carrier {
   /** Starts telling, until the returned function is called. */
   open(listener: CarrierListener): () => void;

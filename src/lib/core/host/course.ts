@@ -29,11 +29,13 @@ export class Course {
     readonly again: boolean,
   ) {}
 
+  /** Adds an event. @throws RangeError if it names something that the session does not have. */
   happen(event: SessionEvent): void {
     this.session = reduce(this.session, event);
     this.events.push(event);
   }
 
+  /** Adds something to say that changes nothing. */
   notice(notice: Notice): void {
     this.notices.push(notice);
   }
@@ -64,6 +66,7 @@ export class Course {
     return `e-${numbered(this.id, (this.#entries += 1))}`;
   }
 
+  /** Brings a window that can be seen to the front, unless it is there. */
   front(window: WindowId): void {
     if (this.session.front !== window) this.happen({ type: 'window-fronted', window, at: this.at });
   }

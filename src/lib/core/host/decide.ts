@@ -7,6 +7,7 @@ import { weightOf } from '../session/weight';
 import { Course, Refused } from './course';
 import type { Notice, Refusal } from './notice';
 
+/** What follows from one command. */
 export type Decision =
   | {
       readonly ok: true;

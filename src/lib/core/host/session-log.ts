@@ -18,6 +18,7 @@ interface Open {
   readonly whenSettled: readonly SessionEvent[];
 }
 
+/** What came of taking a batch. */
 export type Taken =
   | {
       readonly ok: true;

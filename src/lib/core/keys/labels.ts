@@ -21,6 +21,7 @@ export interface KnownKeys {
   readonly told: Written;
 }
 
+/** Before anything was chosen, typed or told. */
 export const NOTHING_KNOWN: KnownKeys = { chosen: null, typed: [], told: {} };
 
 /** People switch between two layouts, some between three. */

@@ -26,6 +26,7 @@ interface Down {
 /** The modifier keys that are down, by position. */
 export type ModifiersDown = ReadonlyMap<string, Down>;
 
+/** No modifier has been seen going down. */
 export const NONE_DOWN: ModifiersDown = new Map();
 
 /**

@@ -58,6 +58,7 @@ const ROWS = {
   ],
 } as const;
 
+/** One of the rows of writing keys. */
 export type KeyRow = keyof typeof ROWS;
 
 /** All of them, row by row. */

@@ -2,16 +2,20 @@
 
 /** Windows, and applications, of one session. */
 export const MOST_WINDOWS = 2_000;
+/** Documents of one session. */
 export const MOST_DOCUMENTS = 20_000;
+/** Workspaces of one session. */
 export const MOST_WORKSPACES = 50;
 /** Tabs of one window. */
 export const MOST_TABS = 100;
 
 /** Lengths are in UTF-16 code units, as JavaScript counts them. */
 export const LONGEST_TEXT = 50_000;
+/** Titles and names. */
 export const LONGEST_TITLE = 200;
 /** Letters that search remembers a choice by. */
 export const LONGEST_LETTERS = 100;
+/** Ids in a session document. */
 export const LONGEST_ID = 100;
 
 /**
@@ -22,11 +26,14 @@ export const MOST_WEIGHT = 8 * 1024 * 1024;
 
 /** Commands in one batch, and bytes of its JSON. */
 export const MOST_COMMANDS = 100;
+/** The JSON of one batch, in bytes. */
 export const LARGEST_BATCH = 1024 * 1024;
 
 /** A window's place and size, in CSS pixels. */
 export const FARTHEST = 20_000;
+/** The narrowest window, in CSS pixels. */
 export const LEAST_WIDTH = 120;
+/** The lowest window, in CSS pixels. */
 export const LEAST_HEIGHT = 60;
 
 /** How many putting-aways can be taken back, and how many ended things reopened. */

@@ -10,6 +10,7 @@ export interface Use {
   readonly at: Instant | null;
 }
 
+/** Most recent first; no id twice. */
 export type Order = readonly Use[];
 
 /** Moves `id` to the head as used at `at`, adding it if it is new. */

@@ -31,4 +31,5 @@ export function settlementIn(events: readonly SessionEvent[], takes: boolean): S
   return takes ? DONE : null;
 }
 
+/** Everything that was wished has happened. */
 export const DONE: Settlement = { kind: 'done' };

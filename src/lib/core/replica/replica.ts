@@ -11,6 +11,7 @@ import { planOf } from '../host/plan';
 import type { Report } from '../protocol/report';
 import { reduceAll, type Session, type SessionEvent } from '../session/session';
 
+/** A batch that is not settled. */
 export interface Pending {
   readonly batch: Batch;
   /** What is foreseen of it, on top of what was reported and of the batches before it. */
@@ -25,6 +26,10 @@ export interface Pending {
   readonly fulfilled: boolean;
 }
 
+/**
+ * A page's copy of a session. A value: every function gives back a new one, or the same if nothing
+ * changed.
+ */
 export interface Replica {
   readonly confirmed: Session;
   /** The number of the last reported event. */

@@ -11,7 +11,9 @@ import { activeTab, titleOf, windowOf } from '../slices/windows/selectors';
 import { standingOfLoneWindow } from '../switcher/standing';
 import { standingText } from '../switcher/standing-text';
 
+/** What can be found. */
 export const CANDIDATE_KINDS = ['window', 'application', 'document', 'command'] as const;
+/** One of the kinds. */
 export type CandidateKind = (typeof CANDIDATE_KINDS)[number];
 
 /** What a candidate is, and what choosing it is about. */
@@ -22,6 +24,7 @@ export type Subject =
   /** `firm`: it ends or puts away something, so it must be meant. */
   | { readonly kind: 'command'; readonly invocation: Invocation; readonly firm: boolean };
 
+/** Something that can be found, and everything that finding and ranking it needs. */
 export interface Candidate {
   /** Its own key, e.g. `window:w-lock-sill`. */
   readonly key: string;

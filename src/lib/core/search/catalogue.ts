@@ -8,6 +8,7 @@ export interface Entry {
   readonly prepared: Prepared;
 }
 
+/** All candidates, prepared so that a letter need not look at each of them. */
 export interface Catalogue {
   /** The entries by what a choice of them is remembered as. */
   readonly byLearned: ReadonlyMap<string, readonly Entry[]>;

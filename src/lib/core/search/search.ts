@@ -10,6 +10,7 @@ import type { Candidate } from './candidates';
 import { initialsOf, JOINT, textOf, type Catalogue, type Entry } from './catalogue';
 import { strengthAt } from '../slices/learning/learning';
 
+/** A candidate that letters have found. */
 export interface Found {
   readonly candidate: Candidate;
   /** How well the letters match, 0 to 1. */

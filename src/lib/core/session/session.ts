@@ -23,6 +23,7 @@ import { windowOf } from '../slices/windows/selectors';
 import { windows } from '../slices/windows/slice';
 import { workspaces } from '../slices/workspaces/slice';
 
+/** The parts of a session. Their order means nothing. */
 export const SLICES = [
   settings,
   workspaces,
@@ -40,12 +41,17 @@ export const SLICES = [
   underWay,
 ] as const;
 
+/** One desk at one moment, as plain JSON. */
 export interface Session extends SessionOf<typeof SLICES> {}
 
 /** What happened. A host says it, {@link reduce} applies it, the store keeps it for good. */
 export type SessionEvent = EventOf<typeof SLICES>;
 
 const composed = compose(SLICES);
+/**
+ * An empty session; whether a window can be seen; whose fact an event is; what must happen so that a
+ * window is seen.
+ */
 export const { empty: EMPTY_SESSION, isVisible, ownership, uncovering } = composed;
 
 /**

@@ -2,6 +2,7 @@
 import type { EventsOf, Ownership, SessionProblem, Slice } from './slice';
 import type { AppWindow } from './windows/state';
 
+/** A slice of whatever fields and events. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the one place where slices of all kinds meet
 export type AnySlice = Slice<any, any, any, any>;
 
@@ -36,6 +37,7 @@ export type Fits<List extends readonly AnySlice[]> = [Unowned<List> | Missing<Li
       readonly 'no slice owns this field': Missing<List>;
     };
 
+/** What slices make together. */
 export interface Composed<Session, Event> {
   /** A session in which there is nothing. */
   readonly empty: Session;

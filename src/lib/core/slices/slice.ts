@@ -31,6 +31,7 @@ export interface SessionProblem {
   readonly detail: string;
 }
 
+/** A slice of the session: its fields, its events, and what it makes of them. */
 export interface Slice<
   State extends object,
   Own extends EventMap,

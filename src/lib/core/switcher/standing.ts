@@ -7,6 +7,7 @@ import { applicationOf } from '../slices/applications/selectors';
 import { isAsking, titleOf, windowOf } from '../slices/windows/selectors';
 import { isUnsaved } from '../slices/drafts/selectors';
 
+/** Something about how a window or an application stands. */
 export type Standing =
   | { readonly type: 'hidden' }
   | { readonly type: 'no-windows' }

@@ -23,6 +23,7 @@ export interface FoldRow {
   readonly leaves: readonly WindowId[];
 }
 
+/** The open switcher. A value: advancing gives a new one, or the same if nothing changed. */
 export interface Switcher {
   readonly rows: readonly FoldRow[];
   /** The index of the unfolded row; -1 only while there are no rows. */
@@ -37,6 +38,7 @@ export interface Switcher {
   readonly putAway: boolean;
 }
 
+/** What stands in the search line, and what it finds. */
 export interface SwitcherSearch {
   readonly letters: string;
   readonly results: readonly Found[];
@@ -66,6 +68,7 @@ export type SwitcherInput =
   | { readonly type: 'commit'; readonly raiseAll: boolean }
   | { readonly type: 'cancel' };
 
+/** What an input leads to. */
 export interface Advance {
   /** The switcher afterwards; null when it is closed. */
   readonly switcher: Switcher | null;
@@ -73,6 +76,7 @@ export interface Advance {
   readonly choice: Choice | null;
 }
 
+/** What a commit chose. */
 export interface Choice {
   /** What it asks of the session, or the action that it stands for. */
   readonly does: { readonly wish: Wish } | { readonly invocation: Invocation };
@@ -138,6 +142,7 @@ export type CommitEffect =
   | { readonly type: 'application'; readonly application: ApplicationId }
   | { readonly type: 'found'; readonly found: Found };
 
+/** What a commit would do at this moment. */
 export function commitEffect(switcher: Switcher, session: Session): CommitEffect {
   if (switcher.putAway) return { type: 'nothing' };
   if (switcher.search) {

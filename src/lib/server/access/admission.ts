@@ -10,6 +10,7 @@ const YEAR_S = 365 * 86_400;
 
 /** The page that asks for the key, and what it sends the key to: the only addresses that need none. */
 export const ASKING_PAGE = '/access';
+/** Where whoever has no key yet may show one. */
 export const ASKING_ROUTE = '/api/access';
 
 /**

@@ -21,12 +21,14 @@ export class Attempts {
     return Math.max(0, (this.#peers.get(peer)?.notBefore ?? 0) - now);
   }
 
+  /** Counts a wrong key of a peer; `now` in ms. */
   failed(peer: string, now: number): void {
     const failures = (this.#peers.get(peer)?.failures ?? 0) + 1;
     const wait = failures < FREE ? 0 : Math.min(FIRST_WAIT_MS * 2 ** (failures - FREE), LONGEST_WAIT_MS);
     this.#peers.set(peer, { failures, notBefore: now + wait });
   }
 
+  /** Forgets the wrong keys of a peer. */
   succeeded(peer: string): void {
     this.#peers.delete(peer);
   }

@@ -38,6 +38,7 @@ interface AccessKeyTable {
   made_at: Generated<Date>;
 }
 
+/** The tables, as the newest migration leaves them. */
 export interface Schema {
   session: SessionTable;
   log: LogTable;

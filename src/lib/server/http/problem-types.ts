@@ -6,6 +6,7 @@ export interface ProblemType {
   readonly help: string;
 }
 
+/** Every problem that the server tells of, by name. */
 export const PROBLEM_TYPES = {
   'malformed-request': {
     status: 400,
@@ -103,6 +104,7 @@ export const PROBLEM_TYPES = {
   },
 } as const satisfies Readonly<Record<string, ProblemType>>;
 
+/** The name of a problem. */
 export type ProblemName = keyof typeof PROBLEM_TYPES;
 
 /** Where the kinds of problems are described; a problem's `type` is this and its name. */

@@ -21,6 +21,7 @@ export class Problem extends Error {
     this.status = PROBLEM_TYPES[type].status;
   }
 
+  /** The problem as an answer (RFC 9457). */
   toResponse(): Response {
     const { type, status, detail, errors } = this;
     const { title } = PROBLEM_TYPES[type];

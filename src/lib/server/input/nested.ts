@@ -3,6 +3,7 @@ import { ArrayMaxSize, ArrayMinSize, IsArray } from 'class-validator';
 import { applyDecorators } from './apply-decorators';
 import { IsA } from './rules';
 
+/** A class of input. */
 export type ClassConstructor = new () => object;
 type TypeOf = () => ClassConstructor;
 

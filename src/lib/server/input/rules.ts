@@ -48,8 +48,11 @@ const IsTextOf = (least: number, most: number) =>
     `must be a text of ${least} to ${most} characters`,
   );
 
+/** A title or a name. */
 export const IsTitle = () => IsTextOf(1, LONGEST_TITLE);
+/** A text of a document; it may be empty. */
 export const IsText = () => IsTextOf(0, LONGEST_TEXT);
+/** Letters that search remembers. */
 export const IsLetters = () => IsTextOf(1, LONGEST_LETTERS);
 
 /** Two letters, each of which may be a pair of code units. */

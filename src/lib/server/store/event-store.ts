@@ -66,6 +66,7 @@ export class EventStore {
     await this.others.open();
   }
 
+  /** Stops hearing of other servers. */
   async close(): Promise<void> {
     await this.others.close();
   }

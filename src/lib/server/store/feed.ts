@@ -46,6 +46,7 @@ export class Feed {
     if (this.#behind) void this.#catchUp();
   }
 
+  /** Says nothing more. */
   close(): void {
     this.#open = false;
     this.#unsubscribe();

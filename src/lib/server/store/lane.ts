@@ -7,6 +7,7 @@ import { planInSlices } from './planning';
 import { logRow, type LogRow } from './log-row';
 import type { StoredSession } from './session-cache';
 
+/** What came of a batch. */
 export type Appended =
   | { readonly kind: 'appended' | 'known'; readonly report: Report }
   | { readonly kind: 'no-session' }
@@ -37,6 +38,7 @@ export interface LaneStore {
   stored(before: StoredSession, after: StoredSession, reports: readonly Report[]): void;
 }
 
+/** A batch, and what tells it from another one with its id. */
 export interface Known {
   readonly batch: string;
   readonly digest: string;

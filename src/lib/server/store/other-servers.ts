@@ -58,6 +58,7 @@ export class OtherServers {
     }
   }
 
+  /** Stops listening. */
   async close(): Promise<void> {
     this.#closed = true;
     clearTimeout(this.#retry);

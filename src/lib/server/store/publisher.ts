@@ -27,6 +27,7 @@ export class Publisher {
     return this.#subscribers.topics;
   }
 
+  /** Whether somebody follows a session. */
   isFollowed(session: string): boolean {
     return this.#subscribers.count(session) > 0;
   }
@@ -50,6 +51,7 @@ export class Publisher {
     this.#subscribers.publish(session, 'more');
   }
 
+  /** The session was deleted. */
   tellGone(session: string): void {
     this.#subscribers.publish(session, 'gone');
   }

@@ -14,6 +14,7 @@ const CACHED_SESSIONS = 64;
 export class SessionCache {
   readonly #sessions = new LRUCache<string, StoredSession>({ max: CACHED_SESSIONS });
 
+  /** The newest state that is known; undefined if none is kept. */
   get(id: string): StoredSession | undefined {
     return this.#sessions.get(id);
   }
@@ -26,6 +27,7 @@ export class SessionCache {
     return stored;
   }
 
+  /** Lets go what is known of a session: it may be wrong. */
   forget(id: string): void {
     this.#sessions.delete(id);
   }

@@ -22,6 +22,7 @@ export class Subscribers<T> {
     return this.#listeners.get(topic)?.size ?? 0;
   }
 
+  /** Tells everybody who listens to a topic. */
   publish(topic: string, message: T): void {
     for (const listener of this.#listeners.get(topic) ?? []) {
       try {

@@ -13,6 +13,7 @@ export class DraftKeeper {
     return this.#text !== null;
   }
 
+  /** Takes what stands in the text now; it is kept a moment later. */
   typed(text: string): void {
     if (this.#text === null) this.#timer = setTimeout(() => this.flush(), KEEP_WITHIN_MS);
     this.#text = text;

@@ -14,6 +14,7 @@ export const SPEEDS: Readonly<Record<string, number>> = {
   O1: 13.9430356,
 };
 
+/** A part of the tide. */
 export interface Constituent {
   /** Degrees an hour; 0 for the mean height. */
   readonly speed: number;
@@ -23,6 +24,7 @@ export interface Constituent {
   readonly phase: number;
 }
 
+/** The water at one moment. */
 export interface Height {
   /** Hours since the start of the curve. */
   readonly hour: number;

@@ -52,8 +52,6 @@
     </label>
     {#if wrong}<p role="alert" class="font-semibold">{wrong}</p>{/if}
     <p class="text-ink-soft">{ACCESS_TEXTS.hint}</p>
-    <button class="self-start rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold"
-      >{ACCESS_TEXTS.enter}</button
-    >
+    <button class="key-shaped self-start border-line bg-paper px-2 py-0.5">{ACCESS_TEXTS.enter}</button>
   </form>
 </main>

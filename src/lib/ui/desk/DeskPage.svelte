@@ -53,11 +53,11 @@
   data-unsent={desk.link.unsent}
   onmousedown={keepKeys}
 >
-  <Surface {desk} day={now} />
+  <Surface day={now} />
   {#if desk.switcher && desk.shown}
-    <Switcher {desk} switcher={desk.switcher} {now} />
+    <Switcher switcher={desk.switcher} {now} />
   {/if}
-  <FootLine {desk} {now} />
+  <FootLine {now} />
   <DeskDialog />
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>

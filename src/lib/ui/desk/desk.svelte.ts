@@ -163,10 +163,12 @@ export class Desk {
     this.#drive({ type: 'letters', letters, at: now() });
   }
 
+  /** Moves the highlight to a row or a leaf. */
   point(application: ApplicationId, window: WindowId | null): void {
     this.#drive({ type: 'point', application, window });
   }
 
+  /** Moves the highlight to a result of search, counted from 0. */
   pointResult(index: number): void {
     this.#drive({ type: 'point-result', index });
   }
@@ -186,6 +188,7 @@ export class Desk {
     this.#drive({ type: 'answered', wish });
   }
 
+  /** Opens a dialog, or closes the one that is open. */
   set dialog(dialog: DeskState['dialog']) {
     this.#drive({ type: 'dialog', dialog });
   }
@@ -194,6 +197,7 @@ export class Desk {
     return this.state.dialog;
   }
 
+  /** Announces something, and shows it in the foot line if it is `urgent`. */
   say(text: string, urgent = false): void {
     this.announcement = text;
     this.urgent = urgent;

@@ -5,13 +5,14 @@
   import { askingWindows } from '../../core/slices/recency/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { workspaceName } from '../../core/slices/workspaces/selectors';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
   import Legend from '../parts/Legend.svelte';
   import { endedName, putAwayText } from '../words/sayings';
   import { TEXTS } from '../words/texts';
 
-  let { desk, now }: { desk: Desk; now: Date } = $props();
+  const desk = deskHere();
+  let { now }: { now: Date } = $props();
 
   const front = $derived(desk.session.front === null ? null : windowOf(desk.session, desk.session.front));
   const asking = $derived(askingWindows(desk.session).length);

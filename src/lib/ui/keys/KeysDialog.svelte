@@ -65,8 +65,7 @@
           {KEYS_TEXTS.save}
         </p>
       </div>
-      <Dialog.Close
-        class="shrink-0 self-end rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold"
+      <Dialog.Close class="key-shaped shrink-0 self-end border-line bg-paper px-2 py-0.5"
         >{KEYS_TEXTS.close}</Dialog.Close
       >
     </Dialog.Content>

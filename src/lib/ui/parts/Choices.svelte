@@ -43,7 +43,7 @@
       <button
         type="button"
         data-takes-focus={index === 0 ? '' : undefined}
-        class="rounded-[3px] border border-b-2 border-on-marigold bg-marigold px-2 py-0.5 font-semibold outline-offset-1 focus-visible:outline-2 focus-visible:outline-on-marigold"
+        class="key-shaped border-on-marigold bg-marigold px-2 py-0.5 outline-offset-1 focus-visible:outline-2 focus-visible:outline-on-marigold"
         onclick={choose}>{label}</button
       >
     {/each}

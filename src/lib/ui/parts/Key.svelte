@@ -6,7 +6,7 @@
 </script>
 
 <kbd
-  class="inline-block min-w-[18px] rounded-[3px] border border-b-2 px-1 text-center font-mono text-[11px]/4 font-semibold whitespace-nowrap
+  class="inline-block key-shaped min-w-[18px] px-1 text-center font-mono text-[11px]/4 whitespace-nowrap
     {dark ? 'border-bar-soft/50 bg-bar-key text-bar-ink' : 'border-line bg-paper-high text-ink'}"
   >{#if code === undefined}{label}{:else}<KeyFace {code} />{/if}</kbd
 >

@@ -60,7 +60,7 @@
     else notDeleted = SETTINGS_TEXTS.notDeleted(SETTINGS_TEXTS.noServer);
   }
 
-  const BUTTON = 'shrink-0 rounded-[3px] border border-b-2 border-line bg-paper px-2 py-0.5 font-semibold';
+  const BUTTON = 'key-shaped shrink-0 border-line bg-paper px-2 py-0.5';
 </script>
 
 {#snippet choices(name: string, value: string, options: readonly string[], onchange: (value: string) => void)}

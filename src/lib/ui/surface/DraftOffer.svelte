@@ -2,11 +2,12 @@
   import { find } from '../../core/model/table';
   import { durationText } from '../words/times';
   import type { DocumentId, WindowId } from '../../core/model/ids';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Choices from '../parts/Choices.svelte';
   import { TEXTS } from '../words/texts';
 
-  let { desk, id, document, day }: { desk: Desk; id: WindowId; document: DocumentId; day: Date } = $props();
+  const desk = deskHere();
+  let { id, document, day }: { id: WindowId; document: DocumentId; day: Date } = $props();
 
   const draft = $derived(find(desk.session.drafts, document));
   const ago = $derived(draft ? durationText(draft.at, day) : '');

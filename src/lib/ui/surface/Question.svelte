@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { WindowId } from '../../core/model/ids';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Choices from '../parts/Choices.svelte';
   import { TEXTS } from '../words/texts';
 
-  let { desk, id }: { desk: Desk; id: WindowId } = $props();
+  const desk = deskHere();
+  let { id }: { id: WindowId } = $props();
 
   const answer = (given: 'save' | 'drop' | 'keep-open') => () =>
     desk.answer({ type: 'answer-closing', window: id, answer: given });

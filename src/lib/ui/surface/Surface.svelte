@@ -3,13 +3,14 @@
   import { tick } from 'svelte';
   import { afterNavigate } from '$app/navigation';
   import { isAsking } from '../../core/slices/windows/selectors';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import { TEXTS } from '../words/texts';
   import EmptySurface from './EmptySurface.svelte';
   import { SurfaceWindows } from './surface-windows';
   import WindowSheet from './Window.svelte';
 
-  let { desk, day }: { desk: Desk; day: Date } = $props();
+  const desk = deskHere();
+  let { day }: { day: Date } = $props();
 
   // Until it is measured, as large as the page: what is in front is there from the first frame.
   let width = $state(innerWidth);
@@ -90,7 +91,7 @@
   <h1 class="sr-only">{desk.session.title}</h1>
   <div class={desk.glancing ? 'glanced-through' : ''}>
     {#each windows.sheets as sheet (sheet.window.id)}
-      <WindowSheet {desk} {sheet} {day} />
+      <WindowSheet {sheet} {day} />
     {/each}
     <div class="sr-only">
       {#each windows.covered as { id, name } (id)}<section aria-label={name}></section>{/each}

@@ -4,14 +4,15 @@
   import { documentOf } from '../../core/slices/documents/selectors';
   import { isUnsaved, shownText } from '../../core/slices/drafts/selectors';
   import StandIn from '../../stand-ins/StandIn.svelte';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import KeyFace from '../parts/KeyFace.svelte';
   import DraftOffer from './DraftOffer.svelte';
   import Question from './Question.svelte';
   import type { Sheet } from './surface-windows';
   import { TEXTS, windowName } from '../words/texts';
 
-  let { desk, sheet, day }: { desk: Desk; sheet: Sheet; day: Date } = $props();
+  const desk = deskHere();
+  let { sheet, day }: { sheet: Sheet; day: Date } = $props();
 
   const window = $derived(sheet.window);
   const front = $derived(sheet.front);
@@ -23,8 +24,8 @@
   const unsaved = $derived(isUnsaved(desk.session, window));
 
   const EXPOSED = 'rounded-xs border bg-paper';
-  const FRONT = 'border-ink shadow-[4px_5px_0_#1d2b3638]';
-  const BEHIND = 'border-line shadow-[2px_3px_0_#1d2b361f]';
+  const FRONT = 'border-ink shadow-front';
+  const BEHIND = 'border-line shadow-behind';
   /** The actions that a front window has buttons for. */
   const BUTTONS = ['minimise', 'hide-or-show', 'close'].map((action) => ({ action, argument: null }));
   const target = $derived({ application: window.application, window: window.id });
@@ -69,7 +70,7 @@
             type="button"
             aria-label={short}
             title="{short} ({desk.chord(invocation.action)})"
-            class="min-h-6 min-w-6 rounded-[3px] border border-b-2 border-line bg-paper-high px-1 font-mono text-[11px]/4 font-semibold"
+            class="key-shaped min-h-6 min-w-6 border-line bg-paper-high px-1 font-mono text-[11px]/4"
             onclick={() => desk.invoke(invocation, target)}
             ><KeyFace code={desk.keys.chordOf(invocation)?.code ?? ''} /></button
           >
@@ -79,9 +80,9 @@
   </header>
   <div class={['flex min-h-0 flex-col contain-strict', sheet.frameOnly && '[content-visibility:hidden]']}>
     {#if isAsking(window)}
-      <Question {desk} id={window.id} />
+      <Question id={window.id} />
     {:else if window.offeringDraft}
-      <DraftOffer {desk} id={window.id} document={document.id} {day} />
+      <DraftOffer id={window.id} document={document.id} {day} />
     {/if}
     <div
       role="group"

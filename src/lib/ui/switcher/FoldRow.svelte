@@ -4,17 +4,16 @@
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { TEXTS } from '../words/texts';
 
+  const desk = deskHere();
   let {
-    desk,
     row,
     index,
     room,
   }: {
-    desk: Desk;
     row: FoldRow;
     index: number;
     /** In px, what it leaves free for the unfolded row that lies over it; null if it is seen itself. */
@@ -57,9 +56,7 @@
     </span>
     <span class="flex gap-1.5 pl-2">
       {#each standing as state (state.type)}
-        <span class="rounded-xs border border-line bg-paper-high px-1.5 text-xs whitespace-nowrap"
-          >{standingText(state)}</span
-        >
+        <span class="chip bg-paper-high">{standingText(state)}</span>
       {/each}
     </span>
   </div>

@@ -8,19 +8,18 @@
   import { standingOfWindow } from '../../core/switcher/standing';
   import { folded, type SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import { LEAF_WIDTH, PREVIEW_HEIGHT, PREVIEW_SCALE } from '../sizes';
   import { TEXTS } from '../words/texts';
 
+  const desk = deskHere();
   let {
-    desk,
     id,
     selected,
     preview,
     title,
     now,
   }: {
-    desk: Desk;
     id: string;
     selected: boolean;
     preview: boolean;

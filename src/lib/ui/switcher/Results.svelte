@@ -4,14 +4,15 @@
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { standingOfApplication, standingOfLoneWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { standingText } from '../../core/switcher/standing-text';
   import { KIND_TEXTS, TEXTS } from '../words/texts';
   import MarkedText from './MarkedText.svelte';
 
-  let { desk, search, slice }: { desk: Desk; search: SwitcherSearch; slice: Slice } = $props();
+  const desk = deskHere();
+  let { search, slice }: { search: SwitcherSearch; slice: Slice } = $props();
 
   /** The application that a result belongs to; null for a command. */
   const ownerOf = ({ candidate: { subject } }: Found) =>
@@ -53,9 +54,7 @@
       >
       <span class="flex gap-1.5 px-2 font-normal">
         {#each standingOf(found) as state (state)}
-          <span class="rounded-xs border border-line bg-paper-high px-1.5 text-xs whitespace-nowrap"
-            >{state}</span
-          >
+          <span class="chip bg-paper-high">{state}</span>
         {/each}
         {#if candidate.subject.kind === 'command'}
           <Chord action={candidate.subject.invocation.action} />

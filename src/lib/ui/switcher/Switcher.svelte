@@ -6,7 +6,7 @@
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { commitEffect, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
   import { holdKeyOf } from '../../core/slices/settings/state';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
   import Legend from '../parts/Legend.svelte';
   import {
@@ -23,7 +23,8 @@
   import { ListScroll } from './list-scroll.svelte';
   import UnfoldedRow from './UnfoldedRow.svelte';
 
-  let { desk, switcher, now }: { desk: Desk; switcher: Switcher; now: Date } = $props();
+  const desk = deskHere();
+  let { switcher, now }: { switcher: Switcher; now: Date } = $props();
 
   let dialog: HTMLElement;
   let pageWidth = $state(innerWidth);
@@ -200,15 +201,14 @@
         style:top="{offset}px"
       >
         {#if switcher.search}
-          <Results {desk} search={switcher.search} {slice} />
+          <Results search={switcher.search} {slice} />
         {:else}
           {#each drawn as row, position (row.application)}
             {@const index = slice.from + position}
-            <FoldRow {desk} {row} {index} room={index === switcher.row ? tallHeight : null} />
+            <FoldRow {row} {index} room={index === switcher.row ? tallHeight : null} />
           {/each}
           {#if unfolded && unfoldedAt in drawn}
             <UnfoldedRow
-              {desk}
               row={unfolded}
               index={switcher.row}
               top={unfoldedAt * ROW_HEIGHT}

@@ -9,15 +9,15 @@
   import { visibleSlice } from '../../core/layout/slice';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
-  import type { Desk } from '../desk/desk.svelte';
+  import { deskHere } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { LEAF_LINE_HEIGHT, PREVIEW_REST_MS } from '../sizes';
   import { TEXTS } from '../words/texts';
   import { ListScroll } from './list-scroll.svelte';
   import Leaf from './Leaf.svelte';
 
+  const desk = deskHere();
   let {
-    desk,
     row,
     index,
     top,
@@ -25,7 +25,6 @@
     leavesHeight,
     now,
   }: {
-    desk: Desk;
     row: FoldRow;
     index: number;
     /** In px from the first row that is drawn. */
@@ -94,7 +93,7 @@
   aria-label={application.name}
   aria-rowindex={index + 1}
   style:translate="0 {top}px"
-  class="absolute -inset-x-1.5 top-0 z-2 origin-top contain-layout contain-style border-x-[6px] border-marigold bg-paper-high pb-1 shadow-[0_6px_16px_#0d151c33]"
+  class="absolute -inset-x-1.5 top-0 z-2 origin-top contain-layout contain-style border-x-[6px] border-marigold bg-paper-high pb-1 shadow-unfolded"
 >
   <div role="rowheader" class="flex h-[46px] items-center gap-2.5 px-3.5">
     <Monogram {application} />
@@ -106,9 +105,7 @@
     </span>
     <span class="ml-auto flex gap-1.5">
       {#each standing as state (state.type)}
-        <span class="rounded-xs border border-line bg-paper px-1.5 text-xs whitespace-nowrap"
-          >{standingText(state)}</span
-        >
+        <span class="chip bg-paper">{standingText(state)}</span>
       {/each}
     </span>
   </div>
@@ -130,7 +127,7 @@
           style:top="{slice.from * LEAF_LINE_HEIGHT}px"
         >
           {#each drawn as id, place (place)}
-            <Leaf {desk} {id} {now} preview={resting} selected={id === selected} title={titles.get(id)} />
+            <Leaf {id} {now} preview={resting} selected={id === selected} title={titles.get(id)} />
           {/each}
         </div>
       </div>

@@ -23,6 +23,7 @@ export interface Around {
   readonly chord: (action: string) => string;
 }
 
+/** Something to be announced. */
 export interface Sentence {
   readonly text: string;
   /** Whether the person must read it. */
@@ -54,6 +55,7 @@ export function sayingText(saying: Saying, around: Around): Sentence {
   }
 }
 
+/** What is in front, in words. */
 export function frontText(session: Session): string {
   const { front } = session;
   if (front === null) return TEXTS.nothingInFront;

@@ -31,6 +31,7 @@ const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 export const windowName = (session: Session, window: AppWindow): string =>
   `${titleOf(window)} — ${applicationOf(session, window.application).name}`;
 
+/** Every text of the desk. */
 export const TEXTS = {
   surface: 'Surface',
   switcher: 'Switcher',
@@ -100,6 +101,7 @@ export const TEXTS = {
   notRunning: 'not running',
 } as const;
 
+/** Every text of the settings. */
 export const SETTINGS_TEXTS = {
   title: 'Settings',
   names: {
@@ -144,6 +146,7 @@ export const SETTINGS_TEXTS = {
   close: 'Close',
 } as const;
 
+/** Every text of the page that asks for the access key. */
 export const ACCESS_TEXTS = {
   title: 'Key Fold asks for its access key',
   label: 'Access key',

@@ -21,6 +21,7 @@ export const putBack = action({
   },
 });
 
+/** The newest of what was closed or quit comes back, where it was. */
 export const reopen = action({
   id: 'reopen',
   group: 'bring-back',
@@ -51,6 +52,7 @@ export const restoreAll = action({
   offer: (_session, { application }) => wishes({ type: 'restore-all', application }),
 });
 
+/** Opens one more window, also of an application that does not run. */
 export const newWindow = action({
   id: 'new-window',
   group: 'bring-back',

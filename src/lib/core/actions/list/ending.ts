@@ -2,6 +2,7 @@
 import { action, wishes } from '../action';
 import { held, heldShift } from '../binding';
 
+/** Unsaved work is asked about in the window (switching rule 12). */
 export const close = action({
   id: 'close',
   group: 'end',
@@ -11,6 +12,7 @@ export const close = action({
   offer: (_session, { window }) => wishes({ type: 'close', window }),
 });
 
+/** Those with unsaved work ask, the others close. */
 export const closeAll = action({
   id: 'close-all',
   group: 'end',
@@ -24,6 +26,7 @@ export const closeAll = action({
   offer: (_session, { application }) => wishes({ type: 'close-all', application }),
 });
 
+/** On a row that waits for an answer already it passes on to the next one (switching rule 11). */
 export const quit = action({
   id: 'quit',
   group: 'end',

@@ -3,6 +3,7 @@ import type { Settings } from '../../slices/settings/state';
 import { action, asksPage, wishes, type Action } from '../action';
 import { heldEither, type Binding } from '../binding';
 
+/** Opens the settings. */
 export const openSettings = action({
   id: 'settings',
   group: 'page',
@@ -31,6 +32,7 @@ export const keysAndHelp = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'keys' }),
 });
 
+/** Hands the session document out. */
 export const exportDesk = action({
   id: 'export',
   group: 'page',
@@ -43,6 +45,7 @@ export const exportDesk = action({
   offer: () => asksPage({ type: 'export' }),
 });
 
+/** Forgets everything that search has learned. */
 export const forgetLearned = action({
   id: 'forget',
   group: 'page',
@@ -64,6 +67,7 @@ const colours = (theme: Settings['theme'], title: string, ...synonyms: readonly 
     offer: ({ settings }) => wishes({ type: 'change-settings', settings: { ...settings, theme } }),
   });
 
+/** One action a theme. */
 export const COLOURS: readonly Action[] = [
   colours('day', 'Day colours', 'light'),
   colours('night', 'Night colours', 'dark'),

@@ -4,6 +4,7 @@ import { applicationOf } from '../../slices/applications/selectors';
 import { action, wishes } from '../action';
 import { held, heldShift } from '../binding';
 
+/** Also closes the gap: the next window comes forward (switching rule 4). */
 export const minimise = action({
   id: 'minimise',
   group: 'put-away',
@@ -18,6 +19,7 @@ export const minimise = action({
   leavesNothing: () => true,
 });
 
+/** All windows of one application, as one thing to put back. */
 export const minimiseAll = action({
   id: 'minimise-all',
   group: 'put-away',
@@ -51,6 +53,7 @@ export const hideOrShow = action({
   leavesNothing: (session, { application }) => applicationOf(session, application).hidden,
 });
 
+/** Everything but one application is hidden, as one thing to put back. */
 export const solo = action({
   id: 'solo',
   group: 'put-away',

@@ -16,6 +16,7 @@ const step = (id: Step, title: string, short: string, ...keys: readonly Binding[
     offer: (_session, _target, { repeat }) => ordersDesk({ type: 'step', step: id, repeat }),
   });
 
+/** Opens the switcher on the application used before this one, or goes one row down. */
 export const olderApplication = step(
   'older-application',
   'Older application',
@@ -24,6 +25,7 @@ export const olderApplication = step(
   inList('ArrowDown'),
   inList('Tab', false),
 );
+/** One row up; opens the switcher on the last row. */
 export const newerApplication = step(
   'newer-application',
   'Newer application',
@@ -32,6 +34,7 @@ export const newerApplication = step(
   inList('ArrowUp'),
   inList('Tab', true),
 );
+/** The next leaf of the row; opens the switcher on the window used before this one. */
 export const nextWindow = step(
   'next-window',
   'Next window of the application',
@@ -39,6 +42,7 @@ export const nextWindow = step(
   heldEither('KeyF'),
   inRows('ArrowRight'),
 );
+/** The leaf before. */
 export const previousWindow = step(
   'previous-window',
   'Previous window of the application',
@@ -65,6 +69,7 @@ const jump = (id: string, title: string, order: DeskOrder, key: Binding): Action
 const byRows = (rows: number): DeskOrder => ({ type: 'jump', rows });
 const toLeaf = (to: 'first' | 'last'): DeskOrder => ({ type: 'jump-leaf', to });
 
+/** To the first and the last row, and to the first and the last leaf. */
 export const JUMPS: readonly Action[] = [
   jump('rows-down', 'Five rows down', byRows(PAGE_ROWS), inList('PageDown')),
   jump('rows-up', 'Five rows up', byRows(-PAGE_ROWS), inList('PageUp')),

@@ -3,6 +3,7 @@ import { action, not, ordersDesk, type Action } from '../action';
 import { held, inList } from '../binding';
 import { askingWindows } from '../../slices/recency/selectors';
 
+/** From here on letters are text, though the hold key may still be down. */
 export const search = action({
   id: 'search',
   group: 'find',
@@ -36,11 +37,13 @@ const committing = (id: string, title: string, raiseAll: boolean): Action =>
     offer: () => ordersDesk({ type: 'commit', raiseAll }),
   });
 
+/** Choosing by Enter where the switcher stays; with Shift all windows of the application come up. */
 export const COMMITS: readonly Action[] = [
   committing('commit', 'Switch to the highlight', false),
   committing('commit-all', 'Switch, and raise all windows of the application', true),
 ];
 
+/** Closes the switcher; nothing has changed. */
 export const cancel = action({
   id: 'cancel',
   group: 'find',

@@ -4,6 +4,7 @@ import type { Invocation } from '../action';
 import type { Binding, Position, Scope } from '../binding';
 import type { Registry } from '../registry';
 
+/** A key, and what it invokes. */
 export interface Bound extends Binding {
   readonly invocation: Invocation;
 }
@@ -15,6 +16,7 @@ export interface Conflict {
   readonly wants: Invocation;
 }
 
+/** All keys, looked up from either side. */
 export interface KeyMap {
   readonly bindings: readonly Bound[];
   readonly conflicts: readonly Conflict[];

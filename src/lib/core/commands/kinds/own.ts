@@ -1,6 +1,7 @@
 /** What is Key Fold's own and no host's: settings, and what search remembers. */
 import { commandKind } from '../command';
 
+/** All settings at once, so that two pages never mix theirs. */
 export const changeSettings = commandKind({
   type: 'change-settings',
   fields: { settings: 'settings' },

@@ -13,6 +13,7 @@ import { windowsOf } from '../../slices/recency/selectors';
 import { titleOf, windowOf } from '../../slices/windows/selectors';
 import { commandKind } from '../command';
 
+/** Minimises a window, as one thing to put back. */
 export const minimise = commandKind({
   type: 'minimise',
   fields: { window: 'window' },
@@ -50,6 +51,7 @@ export const restoreAll = commandKind({
   },
 });
 
+/** Hides an application with all its windows, as one thing to put back. */
 export const hide = commandKind({
   type: 'hide',
   fields: { application: 'application' },
@@ -122,6 +124,7 @@ export const hideOrShow = commandKind({
     else putBack.decide(course, { entry });
   },
 });
+/** The same of a sweep. */
 export const sweepOrPutBack = commandKind({
   type: 'sweep-or-put-back',
   fields: {},

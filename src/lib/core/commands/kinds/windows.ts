@@ -5,6 +5,7 @@ import { applicationOf } from '../../slices/applications/selectors';
 import { windowOf } from '../../slices/windows/selectors';
 import { commandKind } from '../command';
 
+/** Gives a window its place and size. */
 export const placeWindow = commandKind({
   type: 'place-window',
   fields: { window: 'window', geometry: 'geometry' },
@@ -14,6 +15,7 @@ export const placeWindow = commandKind({
   },
 });
 
+/** A tab says what it shows now. Refused for a tab that the window does not have. */
 export const retitleTab = commandKind({
   type: 'retitle-tab',
   fields: { window: 'window', tab: 'tab', title: 'title' },
@@ -25,6 +27,7 @@ export const retitleTab = commandKind({
   },
 });
 
+/** An application answers nothing more, until it is ended. */
 export const stopAnswering = commandKind({
   type: 'stop-answering',
   fields: { application: 'application' },

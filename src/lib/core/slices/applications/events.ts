@@ -1,5 +1,6 @@
 import type { ApplicationId, DocumentId } from '../../model/ids';
 
+/** What happens to applications. */
 export type ApplicationEvents = {
   'application-launched': { application: ApplicationId };
   'applications-hidden': { applications: readonly ApplicationId[] };

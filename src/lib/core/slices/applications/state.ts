@@ -1,6 +1,7 @@
 import type { ApplicationId, DocumentId } from '../../model/ids';
 import type { Table } from '../../model/table';
 
+/** A program of the desk, whether it runs or not. */
 export interface Application {
   readonly id: ApplicationId;
   readonly name: string;
@@ -21,6 +22,7 @@ export interface Application {
   readonly home: DocumentId;
 }
 
+/** The fields of this slice. */
 export interface ApplicationsState {
   /** Everything that can run, whether it runs or not. */
   readonly applications: Table<Application>;

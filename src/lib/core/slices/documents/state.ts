@@ -12,6 +12,7 @@ export interface AppDocument {
   readonly text: string;
 }
 
+/** The fields of this slice. */
 export interface DocumentsState {
   readonly documents: Table<AppDocument>;
 }

@@ -1,5 +1,6 @@
 import type { DocumentId, Instant } from '../../model/ids';
 
+/** What happens to unsaved text. */
 export type DraftEvents = {
   'draft-kept': { document: DocumentId; text: string; at: Instant };
   'drafts-saved': { documents: readonly DocumentId[] };

@@ -9,6 +9,7 @@ export interface Draft {
   readonly at: Instant;
 }
 
+/** The fields of this slice. */
 export interface DraftsState {
   readonly drafts: Table<Draft>;
 }

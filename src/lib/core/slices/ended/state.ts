@@ -24,6 +24,7 @@ export interface Ended {
   readonly discarded: readonly DiscardedDraft[];
 }
 
+/** The fields of this slice. */
 export interface EndedState {
   /** What ended and can be reopened, oldest first. */
   readonly ended: readonly Ended[];

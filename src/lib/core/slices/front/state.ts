@@ -1,5 +1,6 @@
 import type { WindowId } from '../../model/ids';
 
+/** The fields of this slice. */
 export interface FrontState {
   /** The window that has the keys; null when nothing is in front. */
   readonly front: WindowId | null;

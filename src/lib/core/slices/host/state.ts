@@ -7,6 +7,7 @@ export type HostInfo =
   | { readonly kind: 'simulated' }
   | { readonly kind: 'live'; readonly name: string; readonly abilities: readonly string[] };
 
+/** The fields of this slice. */
 export interface HostState {
   readonly host: HostInfo;
 }

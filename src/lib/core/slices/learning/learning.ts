@@ -10,6 +10,7 @@
 import type { Instant } from '../../model/ids';
 import type { LearnedChoice } from './state';
 
+/** After so many days a choice counts half. */
 export const HALF_LIFE_DAYS = 14;
 /** Choices beyond this many are forgotten, weakest first. */
 export const REMEMBERED_CHOICES = 400;

@@ -9,6 +9,7 @@ export interface LearnedChoice {
   readonly at: Instant;
 }
 
+/** The fields of this slice. */
 export interface LearningState {
   readonly learned: readonly LearnedChoice[];
 }

@@ -1,5 +1,6 @@
 import type { PutAway } from './state';
 
+/** What happens to the put-back stack. */
 export type PutAwayEvents = {
   'put-away': { entry: PutAway };
   /** These entries left the stack: one was put back, those with it had nothing left to put back. */

@@ -1,6 +1,7 @@
 import type { Geometry } from '../../model/geometry';
 import type { ApplicationId, WindowId } from '../../model/ids';
 
+/** What put something away. */
 export type PutAwayKind = 'minimise' | 'minimise-all' | 'hide' | 'solo' | 'sweep';
 
 /** One entry of the put-back stack: what one putting-away changed, as it was before. */
@@ -19,6 +20,7 @@ export interface PutAway {
   readonly front: WindowId | null;
 }
 
+/** The fields of this slice. */
 export interface PutAwayState {
   /** The put-back stack, oldest first. */
   readonly putAways: readonly PutAway[];

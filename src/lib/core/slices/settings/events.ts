@@ -1,5 +1,6 @@
 import type { Settings } from './state';
 
+/** What happens to the settings. */
 export type SettingsEvents = {
   'settings-changed': { settings: Settings };
 };

@@ -1,17 +1,22 @@
+/** The hold keys that a document may name. */
 export const HOLD_KEYS = ['Alt', 'Control', 'Meta'] as const;
 /** The key kept down while stepping, by its modifier name, as it is stored. */
 export type HoldKey = (typeof HOLD_KEYS)[number];
 
 /** The hold keys that are offered. Control alone is none any more: it would take copy, paste and select all. */
 export const USABLE_HOLD_KEYS = ['Alt', 'Meta'] as const satisfies readonly HoldKey[];
+/** One of the hold keys that can be used. */
 export type UsableHoldKey = (typeof USABLE_HOLD_KEYS)[number];
 
 /** The hold key of a session: Alt where an earlier version stored one that cannot be used. */
 export const holdKeyOf = ({ holdKey }: Settings): UsableHoldKey => (holdKey === 'Control' ? 'Alt' : holdKey);
 
+/** Colours: as the system has them, or always those of one time of day. */
 export const THEMES = ['system', 'day', 'night'] as const;
+/** One of the themes. */
 export type Theme = (typeof THEMES)[number];
 
+/** What a person has chosen. */
 export interface Settings {
   readonly holdKey: HoldKey;
   /** False for people who cannot hold keys: the switcher then stays open and Enter commits. */
@@ -19,6 +24,7 @@ export interface Settings {
   readonly theme: Theme;
 }
 
+/** The fields of this slice. */
 export interface SettingsState {
   /** What the session is called. */
   readonly title: string;

@@ -4,6 +4,7 @@ export type Settlement =
   | { readonly kind: 'refused'; readonly detail: string }
   | { readonly kind: 'no-answer' };
 
+/** The fields of this slice. */
 export interface UnderWayState {
   /** The batches that a live host was given and has not settled, oldest first. */
   readonly underWay: readonly string[];

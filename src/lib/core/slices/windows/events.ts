@@ -2,6 +2,7 @@ import type { Geometry } from '../../model/geometry';
 import type { DocumentId, TabId, WindowId } from '../../model/ids';
 import type { AppWindow, ClosingGoal } from './state';
 
+/** A window, and where it is now. */
 export interface PlacedWindow {
   readonly window: WindowId;
   readonly geometry: Geometry;

@@ -2,6 +2,7 @@ import type { Geometry } from '../../model/geometry';
 import type { ApplicationId, DocumentId, TabId, WindowId, WorkspaceId } from '../../model/ids';
 import type { Table } from '../../model/table';
 
+/** A part of a window that shows one document. */
 export interface Tab {
   readonly id: TabId;
   readonly title: string;
@@ -33,6 +34,7 @@ export interface AppWindow {
   readonly offeringDraft: boolean;
 }
 
+/** The fields of this slice. */
 export interface WindowsState {
   readonly windows: Table<AppWindow>;
 }

@@ -1,11 +1,13 @@
 import type { WorkspaceId } from '../../model/ids';
 import type { Table } from '../../model/table';
 
+/** A part of the desk of which one is seen at a time. */
 export interface Workspace {
   readonly id: WorkspaceId;
   readonly name: string;
 }
 
+/** The fields of this slice. */
 export interface WorkspacesState {
   readonly workspaces: Table<Workspace>;
   /** The workspace that is shown. */
