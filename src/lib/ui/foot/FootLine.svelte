@@ -49,12 +49,15 @@
     <button
       type="button"
       tabindex="-1"
-      class="truncate text-bar-soft"
+      class="flex h-6 min-w-0 flex-wrap items-center gap-x-1.5 overflow-hidden text-bar-soft"
       onmousedown={(event) => event.preventDefault()}
       onclick={() => desk.invoke(undoing.action)}
-      ><Chord dark action={undoing.action} />
-      {undoing.text}</button
     >
+      <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
+      <span class="h-6 w-0"></span>
+      <span class="shrink-0"><Chord dark action={undoing.action} /></span>
+      <span class="min-w-0 flex-[1_1_6rem] truncate text-left">{undoing.text}</span>
+    </button>
   {/if}
   {#if desk.link.offline}
     <span class="bg-marigold px-2 text-on-marigold"
@@ -84,7 +87,7 @@
     >
   {/if}
   <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
-  <span class="ml-auto flex h-6 min-w-0 flex-wrap items-center justify-end gap-x-2.5 overflow-hidden">
+  <span class="ml-auto flex h-6 min-w-0 shrink-[99] flex-wrap items-center justify-end gap-x-2.5 overflow-hidden">
     <!-- So that what is wider than all the room goes to the second line too. -->
     <span class="h-6 w-0"></span>
     <Legend groups={explained} {shift} whole={!desk.explained && !desk.shown} />

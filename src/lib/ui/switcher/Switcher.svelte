@@ -151,7 +151,7 @@
   tabindex="-1"
   class="{desk.glancing
     ? 'glanced-through'
-    : ''} absolute inset-y-6 left-1/2 z-20 will-change-transform [contain:layout_style] flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
+    : ''} absolute top-6 left-1/2 max-h-[calc(100%-48px)] z-20 will-change-transform [contain:layout_style] flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
 >
   <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
     <label class="flex flex-1 items-center gap-3">

@@ -36,6 +36,20 @@ describe('what is said', () => {
   });
 
   it.each([
+    ['a: a1 a2- a3- | b: b1', 'restore-all', 'a2 and a3 back up'],
+    ['a: a1 a2- a3- a4- a5- | b: b1', 'restore-all', '4 windows back up'],
+    ['a: a1 | b: b1', 'new-window', 'New window. a — A, in front'],
+    ['a: a1 | b: b1-', 'flip', 'b1 — B, in front'],
+  ])('at %s of %s: %s', (desk, action, text) => {
+    const person = personAt(desk);
+    expect(said(action === 'flip' ? person.flip() : person.act(action)).text).toBe(text);
+  });
+
+  it('of what is reopened it is not said that windows opened', () => {
+    expect(said(personAt('a: a1 a2 | b: b1').act('close').act('reopen')).text).toBe('a1 — A, in front');
+  });
+
+  it.each([
     ['minimise', 'Undone: a1 is back'],
     ['minimise-all', 'Undone: all A windows are back'],
     ['hide-or-show', 'Undone: A is shown again'],

@@ -5,6 +5,7 @@ import type { DeskState } from '../../core/desk/state';
 import type { Saying } from '../../core/desk/messages';
 import type { Notice } from '../../core/host/notice';
 import { MOST_WINDOWS } from '../../core/model/limits';
+import type { WindowId } from '../../core/model/ids';
 import type { Session, SessionEvent } from '../../core/session/session';
 import { applicationOf } from '../../core/slices/applications/selectors';
 import { documentOf } from '../../core/slices/documents/selectors';
@@ -199,17 +200,36 @@ function outcomeText(
 /** More closed windows than these are counted, not named. */
 const MOST_NAMED = 3;
 
+/** Windows by their titles, or how many they are. */
+function namedWindows(before: Session, ids: readonly WindowId[]): string {
+  const titles = ids.map((id) => titleOf(windowOf(before, id)));
+  return titles.length > MOST_NAMED ? TEXTS.windows(titles.length) : listed.format(titles);
+}
+
 /** What happened; `before` is the session that it happened in. */
 function happenedText(before: Session, events: readonly SessionEvent[]): string {
-  const closed = events.flatMap((event) =>
-    event.type === 'windows-closed' ? event.windows.map((id) => titleOf(windowOf(before, id))) : [],
-  );
-  const named = closed.length > MOST_NAMED ? TEXTS.windows(closed.length) : listed.format(closed);
-  const puttingBack = events.some(({ type }) => type === 'put-back');
+  const types = new Set(events.map(({ type }) => type));
+  const windowsOf = (type: 'windows-closed' | 'windows-restored') =>
+    events.flatMap((event) => (event.type === type ? event.windows : []));
+  const closed = windowsOf('windows-closed');
+  const fronted = new Set(events.flatMap((event) => (event.type === 'window-fronted' ? [event.window] : [])));
+  // What comes forward is said as that, and what is put back as one thing.
+  const restored = types.has('put-back')
+    ? []
+    : windowsOf('windows-restored').filter((id) => !fronted.has(id));
+  const opened =
+    types.has('windows-opened') && !types.has('ended-reopened') && !types.has('application-launched');
   const others = events
-    .filter(({ type }) => !(puttingBack && type === 'applications-shown'))
+    .filter(({ type }) => !(types.has('put-back') && type === 'applications-shown'))
     .map((event) => eventText(before, event));
-  return [closed.length > 0 ? `${named} closed` : '', ...others].filter(Boolean).join('. ');
+  return [
+    closed.length > 0 ? `${namedWindows(before, closed)} closed` : '',
+    restored.length > 0 ? `${namedWindows(before, restored)} back up` : '',
+    opened ? 'New window' : '',
+    ...others,
+  ]
+    .filter(Boolean)
+    .join('. ');
 }
 
 function eventText(before: Session, event: SessionEvent): string {
