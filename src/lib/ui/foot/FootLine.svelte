@@ -87,7 +87,9 @@
     >
   {/if}
   <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
-  <span class="ml-auto flex h-6 min-w-0 shrink-[99] flex-wrap items-center justify-end gap-x-2.5 overflow-hidden">
+  <span
+    class="ml-auto flex h-6 min-w-0 shrink-[99] flex-wrap items-center justify-end gap-x-2.5 overflow-hidden"
+  >
     <!-- So that what is wider than all the room goes to the second line too. -->
     <span class="h-6 w-0"></span>
     <Legend groups={explained} {shift} whole={!desk.explained && !desk.shown} />
