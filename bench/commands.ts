@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { ROOT } from '../scripts/lib/paths.mjs';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf } from '../testing/desks';
+import { sessionOf } from '../testing/sessions';
 import { load, post } from './load';
 import { served } from './served';
 import { percentile, printTable } from './statistics';
@@ -59,7 +59,7 @@ async function newSession(): Promise<string> {
   const response = await fetch(`${server.url}/api/sessions`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(toDocument(deskOf('a: a1 a2 | b: b1 | c: c1 | d: d1'))),
+    body: JSON.stringify(toDocument(sessionOf('a: a1 a2 | b: b1 | c: c1 | d: d1'))),
   });
   return ((await response.json()) as { id: string }).id;
 }

@@ -7,7 +7,7 @@ import type { Wish } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
 import { windowOf } from '../src/lib/core/slices/windows/selectors';
 import { advance } from '../src/lib/core/switcher/switcher';
-import { deskWith } from './desks';
+import { documentWith } from './documents';
 import { fastest, printTable } from './statistics';
 
 const SIZES = [10, 100, 1_000, 2_000];
@@ -15,7 +15,7 @@ const RUNS = 15;
 const ROUND = 500;
 
 const rows = SIZES.map((size) => {
-  const session = fromDocument(deskWith(size));
+  const session = fromDocument(documentWith(size));
   return {
     windows: size,
     'events/s through host and reduce': Math.round((ROUND / fastest(RUNS, () => fronting(session))) * 1000),
@@ -27,7 +27,7 @@ const rows = SIZES.map((size) => {
 printTable('The core, by number of windows', rows);
 printTable(
   'Families, ms, by number of windows (all of them, but for what an application has)',
-  SIZES.map((size) => ({ windows: size, ...families(fromDocument(deskWith(size))) })),
+  SIZES.map((size) => ({ windows: size, ...families(fromDocument(documentWith(size))) })),
 );
 
 /** How long one command about many windows takes, and back. */

@@ -62,7 +62,7 @@ async function measured(engine: Engine) {
   }, null);
   const rows = [row('an empty page', await timed(SPOT, () => keyboard.tap('KeyS'), nothing))];
 
-  await openDesk(page);
+  await openSession(page);
   await keyboard.down('AltLeft');
   await keyboard.tap('KeyS');
   rows.push(row('a step', await timed(MIDDLE, () => keyboard.tap('KeyS'), nothing)));
@@ -80,7 +80,7 @@ async function measured(engine: Engine) {
   return rows;
 }
 
-async function openDesk(page: RealPage): Promise<void> {
+async function openSession(page: RealPage): Promise<void> {
   const session = await createSession(ellavane(new Date()), server.url);
   await page.goto(`${server.url}/sessions/${session}`);
   while (!(await page.evaluate(() => document.querySelector('section[aria-current=true]') !== null, null)))

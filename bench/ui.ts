@@ -9,7 +9,7 @@ import type { Browser, CDPSession, Page } from 'playwright-core';
 import { createSession, launchChromium } from '../testing/browser';
 import { startServer } from '../e2e/support/server';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
-import { deskWith } from './desks';
+import { documentWith } from './documents';
 import { percentile, printTable } from './statistics';
 
 const SIZES = [10, 100, 1_000];
@@ -40,7 +40,7 @@ async function loads() {
     let bytes = 0;
     network.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
     const start = performance.now();
-    await page.goto(`${server.url}/sessions/${await createSession(deskWith(size), server.url)}`);
+    await page.goto(`${server.url}/sessions/${await createSession(documentWith(size), server.url)}`);
     await page.locator('section[aria-current=true]').waitFor();
     const ms = Math.round(performance.now() - start);
     await page.waitForTimeout(300);
@@ -94,7 +94,7 @@ async function keysOnce(flags: readonly string[]): Promise<Measured[]> {
   const rows: Measured[] = [{ windows: 0, action: 'nothing', ...(await emptyPage(browser)) }];
   for (const size of SIZES) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`${server.url}/sessions/${await createSession(deskWith(size), server.url)}`);
+    await page.goto(`${server.url}/sessions/${await createSession(documentWith(size), server.url)}`);
     await page.locator('section[aria-current=true]').waitFor();
     const meter = await meterOf(page, browser);
     rows.push({ windows: size, action: 'stepping', ...(await stepping(page, meter)) });

@@ -2,10 +2,10 @@
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf, withApplication } from '../testing/desks';
+import { sessionOf, withApplication } from '../testing/sessions';
 import { at } from './support/at';
 import type { Person } from './support/browser';
-import { atDesk, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
+import { atSession, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
 
@@ -14,7 +14,7 @@ const focusedText = (person: { page: { evaluate(f: () => string | null): Promise
 
 describe('acting while holding', () => {
   it('puts several away in a row; the list stays open and still', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1 c2 | d: d1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1 c2 | d: d1'));
     await person.hold('S', 'X', 'S', 'Z');
     await person.switcher.waitFor();
     expect(await person.rowNames()).toEqual(['A', 'B', 'C', 'D']);
@@ -52,7 +52,7 @@ describe('acting while holding', () => {
   });
 
   it('works on the front window while the switcher is closed, with Shift for families', async () => {
-    const person = await at(atDesk('a: a1 a2 | b: b1 | c: c1'));
+    const person = await at(atSession('a: a1 a2 | b: b1 | c: c1'));
     await person.chord('Z');
     expect(await person.frontName()).toBe('a2 — A');
     await person.chord('R');
@@ -76,7 +76,7 @@ describe('coming back', () => {
     ['a hidden application whose windows are minimised', 'a: a1 | !b: b1- b2-'],
     ['a window on another workspace', 'a: a1 | b: b1~'],
   ])('%s ends up in front, with the keys', async (_, line) => {
-    const person = await at(atDesk(line));
+    const person = await at(atSession(line));
     await person.chord('S');
     expect(await person.frontName()).toBe('b1 — B');
     expect(await person.page.evaluate(() => document.activeElement?.closest('section')?.id)).toBe(
@@ -97,7 +97,7 @@ describe('a window that comes back', () => {
       },
     ],
   ])('%s has its caret and its undo as they were', async (_, goAway) => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     const text = person.page.locator('#window-a1 textarea');
     await person.press('Control+Home');
     await person.page.keyboard.type('xyz');
@@ -112,7 +112,7 @@ describe('a window that comes back', () => {
 
 describe('ending', () => {
   it('asks in the window, by keyboard; keep open changes nothing, and the letter has the keys again', async () => {
-    const person = await at(atDesk('a: a1* | b: b1'));
+    const person = await at(atSession('a: a1* | b: b1'));
     await person.chord('C');
     expect(await focusedText(person)).toBe('Save');
     await person.press('ArrowRight');
@@ -129,7 +129,7 @@ describe('ending', () => {
   });
 
   it('quits five in a row with two unsaved: three end at once, two ask, and nothing waits', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1* | d: d1 | e: e1* | f: f1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1* | d: d1 | e: e1* | f: f1'));
     await person.hold('S', 'V', 'V', 'V', 'V', 'V');
     await person.switcher.waitFor();
     expect(await person.rowNames()).toEqual(['A', 'C', 'E']);
@@ -140,7 +140,7 @@ describe('ending', () => {
   });
 
   it('keeps what was typed a moment before an abrupt end, and offers it at the next launch', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.press('Control+End');
     await person.page.keyboard.type(' and more');
     await person.chord('Shift+V');
@@ -157,7 +157,7 @@ describe('ending', () => {
   });
 
   it('asks about what was typed a moment before closing', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.page.keyboard.type('!');
     await person.chord('C');
     await person.page.getByRole('toolbar').waitFor();
@@ -165,7 +165,7 @@ describe('ending', () => {
   });
 
   it('keeps a draft while it is being written, over a reload', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.press('Control+End');
     await person.page.keyboard.type('!');
     // That this happens within a second is a property of the keeper, tested on its own.
@@ -177,7 +177,7 @@ describe('ending', () => {
   });
 
   it('a resident application says that it stays', async () => {
-    const resident = withApplication(deskOf('a: a1 | b: b1'), 'a', { resident: true });
+    const resident = withApplication(sessionOf('a: a1 | b: b1'), 'a', { resident: true });
     const person = await at(openPage(await createSession(toDocument(resident))));
     await person.chord('V');
     await person.page.getByRole('contentinfo').getByText('A always runs').waitFor();
@@ -185,7 +185,7 @@ describe('ending', () => {
   });
 
   it('leaves ways on when nothing runs any more', async () => {
-    const person = await at(atDesk('a: a1'));
+    const person = await at(atSession('a: a1'));
     await person.chord('V');
     await person.page.getByRole('main').getByText('reopens A').waitFor();
     await person.hold('S');
@@ -202,7 +202,7 @@ describe('ending', () => {
   });
 
   it('reopens A', async () => {
-    const person = await at(atDesk('a: a1 a2- | b: b1'));
+    const person = await at(atSession('a: a1 a2- | b: b1'));
     await person.chord('V');
     await person.chord('Shift+R');
     expect(await person.frontName()).toBe('a1 — A');
@@ -211,7 +211,7 @@ describe('ending', () => {
 
 describe('sweep and glance', () => {
   it('a sweep empties the surface, the switcher begins at the first row, and a second one puts back', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.chord('G');
     expect(await person.frontName()).toBe('');
     await person.page.getByText('No windows are open here').waitFor();
@@ -224,7 +224,7 @@ describe('sweep and glance', () => {
   });
 
   it('rule 18: a glance changes no state and no order', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.sent();
     const before = await storedSession(person.session);
     await person.page.keyboard.down('Alt');
@@ -249,7 +249,7 @@ describe('sweep and glance', () => {
 describe('many windows of one application', () => {
   it('stay usable: sixty leaves, the chosen one in view, titles told apart', async () => {
     const names = Array.from({ length: 60 }, (_, n) => `a${n}`).join(' ');
-    const desk = toDocument(deskOf(`a: ${names} | b: b1`));
+    const desk = toDocument(sessionOf(`a: ${names} | b: b1`));
     const windows = desk.windows.map((window) => ({
       ...window,
       tabs: window.tabs.map((tab) => ({ ...tab, title: `Berth plan for week ${tab.title}` })),

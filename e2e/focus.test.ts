@@ -2,10 +2,10 @@
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf } from '../testing/desks';
+import { sessionOf } from '../testing/sessions';
 import { at } from './support/at';
 import {
-  atDesk,
+  atSession,
   createSession,
   newContext,
   openPage,
@@ -26,7 +26,7 @@ const focused = (person: Person) =>
 describe('the caret is where it was', () => {
   /** The caret goes behind the first letter of a1, something happens, and what is typed then goes there. */
   async function typedAfter(happening: (person: Person) => Promise<unknown>): Promise<string> {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.page.locator('#window-a1 textarea:focus').waitFor();
     await person.press('Control+Home', 'ArrowRight');
     await happening(person);
@@ -87,7 +87,7 @@ describe('the caret is where it was', () => {
 
 describe('questions', () => {
   it('one answer follows the other: the next window that asks comes forward with its first button', async () => {
-    const person = await at(atDesk('a: a1 | b: b1* | c: c1* | d: d1*'));
+    const person = await at(atSession('a: a1 | b: b1* | c: c1* | d: d1*'));
     await person.hold('S', 'V', 'V', 'V');
     await person.press('Escape');
     await person.release();
@@ -113,7 +113,7 @@ describe('questions', () => {
   });
 
   it('the key that answered types nothing while it stays down', async () => {
-    const person = await at(atDesk('a: a1* | b: b1'));
+    const person = await at(atSession('a: a1* | b: b1'));
     await person.chord('C');
     await expect.poll(() => focused(person)).toMatch(/: Save$/);
     await person.page.keyboard.down('Enter');
@@ -125,7 +125,7 @@ describe('questions', () => {
   });
 
   it('“needs an answer” is a button, and a question is announced again after a reload', async () => {
-    const person = await at(atDesk('a: a1 | b: b1*'));
+    const person = await at(atSession('a: a1 | b: b1*'));
     await person.hold('S', 'V');
     await person.press('Escape');
     await person.release();
@@ -137,7 +137,7 @@ describe('questions', () => {
   });
 
   it('that another page answers while the keys are in it gives them back to the front window', async () => {
-    const desk = toDocument(deskOf('a: a1 | b: b1*'));
+    const desk = toDocument(sessionOf('a: a1 | b: b1*'));
     const windows = desk.windows.map((window, n) => ({
       ...window,
       geometry: { x: 20 + n * 500, y: 20, width: 400, height: 200 },
@@ -163,7 +163,7 @@ describe('questions', () => {
   });
 
   it('comes into view where its window reaches beyond a small screen', async () => {
-    const desk = toDocument(deskOf('a: a1* | b: b1'));
+    const desk = toDocument(sessionOf('a: a1* | b: b1'));
     const windows = desk.windows.map((window) => ({
       ...window,
       geometry: { x: 700, y: 430, width: 420, height: 300 },
@@ -183,7 +183,7 @@ describe('questions', () => {
   });
 
   it('discarding is not final: reopening offers what was discarded', async () => {
-    const person = await at(atDesk('a: a1* | b: b1'));
+    const person = await at(atSession('a: a1* | b: b1'));
     await person.chord('C');
     await expect.poll(() => focused(person)).toMatch(/: Save$/);
     await person.press('ArrowRight', 'Enter');
@@ -206,7 +206,7 @@ describe('keys that overlap', () => {
     ['V', 'S', 'Z'],
     ['X', 'Z', 'R'],
   ])('letters after the search key are text until the hold key is up: %s %s %s', async (...letters) => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1'));
     await person.hold('Q', ...letters);
     await person.page.keyboard.press('Shift+KeyE');
     const line = person.page.locator('input:focus');
@@ -224,7 +224,7 @@ describe('keys that overlap', () => {
 
 describe('hide or minimise, and let go', () => {
   it.each(['X', 'Z'])('%s stays put away, and the legend says so', async (key) => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1'));
     await person.hold('S');
     await person.switcher.getByText('switches to b1').waitFor();
     await person.hold(key);

@@ -1,9 +1,9 @@
 /** Documents of every size come in without keeping anyone else waiting. */
 import { describe, expect, inject, it } from 'vitest';
-import { deskWith } from '../bench/desks';
+import { documentWith } from '../bench/documents';
 import { LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../src/lib/core/model/limits';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf } from '../testing/desks';
+import { sessionOf } from '../testing/sessions';
 import { createSession, storedSession } from './support/browser';
 
 const send = (body: string) =>
@@ -27,13 +27,13 @@ async function answersMeanwhile(work: Promise<unknown>): Promise<number> {
 
 describe('importing', () => {
   it('as many windows as there may be, and exports them the same', async () => {
-    const document = deskWith(MOST_WINDOWS);
+    const document = documentWith(MOST_WINDOWS);
     const id = await createSession(document);
     expect(toDocument((await storedSession(id)).session)).toEqual(document);
   });
 
   it('twenty thousand documents with drafts is a matter of a moment, not of the square of their number', async () => {
-    const desk = toDocument(deskOf('a: a1'));
+    const desk = toDocument(sessionOf('a: a1'));
     const [model] = desk.documents;
     const documents = Array.from({ length: 20_000 - desk.documents.length }, (_, n) => ({
       ...model,
@@ -60,7 +60,7 @@ describe('importing', () => {
     ['nothing but brackets', () => '['.repeat(4_000_000) + ']'.repeat(4_000_000), 422],
     ['one text', () => JSON.stringify('x'.repeat(8_000_000)), 422],
   ])('eight million bytes of %s are refused, and keep nobody waiting', async (_, make, status) => {
-    const body = make(toDocument(deskOf('a: a1')));
+    const body = make(toDocument(sessionOf('a: a1')));
     expect(body.length).toBeLessThanOrEqual(MOST_WEIGHT);
     const importing = send(body);
     expect(await answersMeanwhile(importing)).toBeGreaterThan(1);
@@ -71,7 +71,7 @@ describe('importing', () => {
   });
 
   it('what could grow too large to be exported again is refused', async () => {
-    const desk = toDocument(deskOf('a: a1'));
+    const desk = toDocument(sessionOf('a: a1'));
     const [model] = desk.documents;
     const sized = (bytes: number) => {
       const documents = Array.from({ length: 168 }, (_, n) => ({

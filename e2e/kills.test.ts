@@ -11,7 +11,7 @@ import type { Batch, Wish } from '../src/lib/core/commands/commands';
 import { reduceAll } from '../src/lib/core/session/session';
 import type { Session } from '../src/lib/core/session/session';
 import { batchOf } from '../testing/batches';
-import { deskOf } from '../testing/desks';
+import { sessionOf } from '../testing/sessions';
 import { createSession } from './support/browser';
 import { startServer, type RunningServer } from './support/server';
 
@@ -115,8 +115,8 @@ it(
   `${KILLS} kills of the server and ${CRASHES} of the database lose and change nothing`,
   async () => {
     const sessions = [
-      await createSession(toDocument(deskOf(LINE)), server.url),
-      await createSession(toDocument(deskOf(LINE)), server.url),
+      await createSession(toDocument(sessionOf(LINE)), server.url),
+      await createSession(toDocument(sessionOf(LINE)), server.url),
     ] as const;
     const acknowledged: { session: string; batch: Batch; report: Report }[] = [];
     const read: { id: string; session: Session; seq: number }[] = [];
@@ -167,8 +167,8 @@ it(
       const log = heard.get(id) ?? [];
       // Nobody missed anything or heard it twice, but for what came after he stopped listening.
       let next = 1;
-      const states = new Map<number, Session>([[0, deskOf(LINE)]]);
-      let now = deskOf(LINE);
+      const states = new Map<number, Session>([[0, sessionOf(LINE)]]);
+      let now = sessionOf(LINE);
       for (const { first, events } of log) {
         expect(first).toBe(next);
         next += events.length;

@@ -2,16 +2,16 @@
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf, withApplication } from '../testing/desks';
+import { sessionOf, withApplication } from '../testing/sessions';
 import { at } from './support/at';
-import { atDesk, createSession, newContext, openPage, storedSession, useBrowser } from './support/browser';
+import { atSession, createSession, newContext, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
 
 describe('twenty pages of one browser', () => {
   it('all load, all send, and all hear of each other', async () => {
-    const session = await createSession(toDocument(deskOf('a: a1 | b: b1 | c: c1')));
-    const other = await createSession(toDocument(deskOf('x: x1 | y: y1')));
+    const session = await createSession(toDocument(sessionOf('a: a1 | b: b1 | c: c1')));
+    const other = await createSession(toDocument(sessionOf('x: x1 | y: y1')));
     const context = await newContext();
     const pages = [];
     for (let n = 0; n < 20; n += 1) pages.push(await openPage(n % 4 === 3 ? other : session, { context }));
@@ -30,7 +30,7 @@ describe('twenty pages of one browser', () => {
   });
 
   it('hear on when one that was among the first is closed', async () => {
-    const session = await createSession(toDocument(deskOf('a: a1 | b: b1')));
+    const session = await createSession(toDocument(sessionOf('a: a1 | b: b1')));
     const context = await newContext();
     const first = await openPage(session, { context });
     const second = await openPage(session, { context });
@@ -44,7 +44,7 @@ describe('twenty pages of one browser', () => {
 
 describe.each(['through the shared person', 'alone'])('a page that listens %s', (how) => {
   it('hears of others, not while it is kept for the way back, and then of all at once', async () => {
-    const session = await createSession(toDocument(deskOf('a: a1 | b: b1')));
+    const session = await createSession(toDocument(sessionOf('a: a1 | b: b1')));
     const context = await newContext();
     if (how === 'alone') await context.addInitScript(() => Reflect.deleteProperty(window, 'SharedWorker'));
     const one = await openPage(session, { context });
@@ -70,7 +70,7 @@ describe.each(['through the shared person', 'alone'])('a page that listens %s', 
 
 describe('a connection on which nobody answers', () => {
   it('is said after a while, and given up for another one', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     let tries = 0;
     await person.page.route('**/commands', async (route) => {
       tries += 1;
@@ -87,7 +87,7 @@ describe('a connection on which nobody answers', () => {
 
 describe('a batch on which the server always fails', () => {
   it('is set aside after some tries, said, exportable and sent again on demand; the ones behind it get on', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1'));
     const tries: string[] = [];
     await person.page.route('**/commands', async (route) => {
       const body = route.request().postData() ?? '';
@@ -130,7 +130,7 @@ describe('a batch on which the server always fails', () => {
     '{"id":"x","commands":[{}]}',
     '{"id":"x","commands":[{"id":"c","at":"t","type":"minimise"}]}',
   ])('a damaged entry in the browser’s storage keeps no page from opening: %s', async (entry) => {
-    const session = await createSession(toDocument(deskOf('a: a1 | b: b1')));
+    const session = await createSession(toDocument(sessionOf('a: a1 | b: b1')));
     const context = await newContext();
     await context.addInitScript(
       ([key, text]) => localStorage.setItem(key as string, text as string),
@@ -147,7 +147,7 @@ describe('a batch on which the server always fails', () => {
 
 describe('a session that an earlier version left with Control as its hold key', () => {
   it('falls back to Alt and says so; copy and paste stay the browser’s', async () => {
-    const desk = deskOf('a: a1 | b: b1');
+    const desk = sessionOf('a: a1 | b: b1');
     const session = { ...desk, settings: { ...desk.settings, holdKey: 'Control' as const } };
     const person = await at(openPage(await createSession(toDocument(session))));
     await person.page.getByRole('contentinfo').getByText('The hold key is Alt now').waitFor();
@@ -162,7 +162,7 @@ describe('a session that an earlier version left with Control as its hold key', 
 
 describe('a desk that is deleted', () => {
   it('is deleted by its settings; other pages on it are told', async () => {
-    const session = await createSession(toDocument(withApplication(deskOf('a: a1 | b: b1'), 'a', {})));
+    const session = await createSession(toDocument(withApplication(sessionOf('a: a1 | b: b1'), 'a', {})));
     const context = await newContext();
     const other = await openPage(session, { context });
     const person = await openPage(session, { context });

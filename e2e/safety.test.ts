@@ -5,7 +5,7 @@ import { toDocument } from '../src/lib/core/formats/session-document';
 import { idsOf } from '../src/lib/core/model/order';
 import type { Report } from '../src/lib/core/protocol/report';
 import { testDatabase, type TestDatabase } from '../tests/database';
-import { deskOf } from '../testing/desks';
+import { sessionOf } from '../testing/sessions';
 import { createSession, openPage, storedSession, useBrowser } from './support/browser';
 import { startServer, type RunningServer } from './support/server';
 
@@ -24,7 +24,7 @@ afterAll(async () => {
   await database.drop();
 });
 
-const desk = () => createSession(toDocument(deskOf('a: a1 | b: b1 | c: c1')), server.url);
+const desk = () => createSession(toDocument(sessionOf('a: a1 | b: b1 | c: c1')), server.url);
 const batchTo = (window: string) => ({
   id: randomUUID(),
   commands: [

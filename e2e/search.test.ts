@@ -1,7 +1,7 @@
 /** Search, the switcher that stays, the pointer, and settings. */
 import { describe, expect, it } from 'vitest';
 import { at } from './support/at';
-import { atDesk, atEllavane, storedSession, useBrowser } from './support/browser';
+import { atSession, atEllavane, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
 
@@ -33,7 +33,7 @@ describe('search', () => {
   });
 
   it('learns what is chosen for some letters, keeps it over a reload, shows it, and forgets it', async () => {
-    const person = await at(atDesk('a: north1 north2 north3 | b: b1'));
+    const person = await at(atSession('a: north1 north2 north3 | b: b1'));
     const found = async () => {
       await person.chord('Q');
       await person.page.keyboard.type('nor');
@@ -60,7 +60,7 @@ describe('search', () => {
   });
 
   it('letters alone are text, hold and letter is the action', async () => {
-    const person = await at(atDesk('a: a1 | b: bz1 bz2'));
+    const person = await at(atSession('a: a1 | b: bz1 bz2'));
     await person.chord('Q');
     await person.page.keyboard.type('bz');
     expect(await person.page.locator('input:focus').inputValue()).toBe('bz');
@@ -72,7 +72,7 @@ describe('search', () => {
   });
 
   it('offers what the keys do to the front window, unless nothing is in front', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.chord('Q');
     await person.page.keyboard.type('quit front');
     await person.press('Enter');
@@ -84,7 +84,7 @@ describe('search', () => {
   });
 
   it('says what to do when nothing is found', async () => {
-    const person = await at(atDesk('a: a1'));
+    const person = await at(atSession('a: a1'));
     await person.chord('Q');
     await person.page.keyboard.type('zzzz');
     await person.switcher.getByText('Try fewer letters').waitFor();
@@ -96,7 +96,7 @@ describe('search', () => {
 
 describe('a switcher that stays', () => {
   it('keeps the keys: Tab goes on, and a click beside the text does not take them away', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1'));
     await person.chord('Q');
     await person.press('Tab', 'Tab', 'Shift+Tab');
     expect(await person.selectedLeaf.textContent()).toContain('b1');
@@ -108,7 +108,7 @@ describe('a switcher that stays', () => {
   });
 
   it('takes arrows, Home, End and Page keys', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1 | d: d1 | e: e1 | f: f1 | g: g1'));
+    const person = await at(atSession('a: a1 | b: b1 b2 | c: c1 | d: d1 | e: e1 | f: f1 | g: g1'));
     await person.chord('Q');
     const leaf = async () => (await person.selectedLeaf.locator('b').textContent()) ?? '';
     expect(await leaf()).toBe('a1');
@@ -125,7 +125,7 @@ describe('a switcher that stays', () => {
   });
 
   it('serves those who cannot hold keys: a tap of the hold key opens it, Enter commits, a release does not', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.chord('Q');
     await person.page.keyboard.type('settings');
     await person.press('Enter');
@@ -143,7 +143,7 @@ describe('a switcher that stays', () => {
   });
 
   it('shows all keys on F1 or Alt H, with what cannot be done now and why, and gives the keys back', async () => {
-    const person = await at(atDesk('a: a1* a2- | b: b1'));
+    const person = await at(atSession('a: a1* a2- | b: b1'));
     const list = person.page.getByRole('dialog', { name: 'Keys and help' });
     for (const open of [() => person.press('F1'), () => person.chord('H')]) {
       await open();
@@ -167,7 +167,7 @@ describe('a switcher that stays', () => {
   });
 
   it('offers to the pointer what the keys do, and leaves the keys where they are', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1 c2'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1 c2'));
     const foot = person.page.getByRole('contentinfo');
     await foot.getByRole('button', { name: 'older application' }).click();
     await person.switcher.waitFor();
@@ -191,7 +191,7 @@ describe('a switcher that stays', () => {
   });
 
   it('works with the pointer, and a resting pointer never takes the highlight', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1 | d: d1'));
+    const person = await at(atSession('a: a1 | b: b1 b2 | c: c1 | d: d1'));
     await person.page.mouse.move(640, 150);
     await person.page.getByRole('button', { name: 'Switch' }).click();
     await person.switcher.waitFor();

@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { deskOf } from '../testing/desks';
+import { sessionOf } from '../testing/sessions';
 import { createSession, newContext, openPage, useBrowser } from './support/browser';
 import { startServer, type RunningServer } from './support/server';
 
@@ -24,7 +24,7 @@ afterAll(async () => {
 describe('two servers', () => {
   it('show each other’s switches at once; when one is killed its page goes on where it comes back', async () => {
     const [here, there] = servers as [RunningServer, RunningServer];
-    const session = await createSession(toDocument(deskOf('a: a1 | b: b1 | c: c1')), here.url);
+    const session = await createSession(toDocument(sessionOf('a: a1 | b: b1 | c: c1')), here.url);
     const open = async ({ url }: RunningServer) => openPage(session, { url, context: await newContext() });
     const [one, other] = [await open(here), await open(there)];
     await one.chord('S');

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { idsOf } from '../src/lib/core/model/order';
 import { at } from './support/at';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { atDesk, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
+import { atSession, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
 
@@ -69,7 +69,7 @@ describe('hold, step, let go', () => {
   });
 
   it('F and D go through the windows of the application in front', async () => {
-    const person = await at(atDesk('a: a1 a2 a3 | b: b1'));
+    const person = await at(atSession('a: a1 a2 a3 | b: b1'));
     await person.chord('F');
     expect(await person.frontName()).toBe('a2 — A');
     await person.chord('F');
@@ -79,7 +79,7 @@ describe('hold, step, let go', () => {
   });
 
   it('a key still down after the release types nothing into the window that came', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     const { keyboard } = person.page;
     await keyboard.down('Alt');
     await keyboard.down('KeyS');
@@ -95,7 +95,7 @@ describe('hold, step, let go', () => {
   });
 
   it('Escape changes nothing', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.hold('S');
     await person.switcher.waitFor();
     await person.press('Escape');
@@ -105,7 +105,7 @@ describe('hold, step, let go', () => {
   });
 
   it('a loss of focus keeps it open; Enter then commits', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.hold('S');
     await person.page.evaluate(() => window.dispatchEvent(new Event('blur')));
     await person.switcher.waitFor();
@@ -121,7 +121,7 @@ describe('hold, step, let go', () => {
   });
 
   it('a pointer that moves tells too that the release went unseen', async () => {
-    const person = await at(atDesk('a: a1 | b: b1'));
+    const person = await at(atSession('a: a1 | b: b1'));
     await person.hold('S');
     await person.switcher.waitFor();
     await person.page.evaluate(() => window.dispatchEvent(new PointerEvent('pointermove')));
@@ -132,7 +132,7 @@ describe('hold, step, let go', () => {
   });
 
   it('Shift at the release raises all windows of the application', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 b2 | c: c1'));
+    const person = await at(atSession('a: a1 | b: b1 b2 | c: c1'));
     await person.hold('S');
     await person.page.keyboard.down('Shift');
     await person.release();
@@ -142,7 +142,7 @@ describe('hold, step, let go', () => {
   });
 
   it('a minimised window comes back in front', async () => {
-    const person = await at(atDesk('a: a1 | b: b1- b2-'));
+    const person = await at(atSession('a: a1 | b: b1- b2-'));
     expect(await person.window('b1 — B').count()).toBe(0);
     await person.chord('S');
     expect(await person.frontName()).toBe('b1 — B');
@@ -160,7 +160,7 @@ describe('the worked examples of the switching rules', () => {
     ['hide, then step', [['X'], ['S']], ['b1 — B', 'a1 — A']],
     ['sweep, then step', [['G'], ['S']], ['', 'a1 — A']],
   ])('%s', async (_, chords, fronts) => {
-    const person = await at(atDesk('a: a1 a2 | b: b1 | c: c1-'));
+    const person = await at(atSession('a: a1 a2 | b: b1 | c: c1-'));
     for (const [n, chord] of chords.entries()) {
       await person.chord(...chord);
       expect(await person.frontName()).toBe(fronts[n]);
@@ -168,7 +168,7 @@ describe('the worked examples of the switching rules', () => {
   });
 
   it('rules 6 and 7: A opens on the last row, a fresh press wraps, a held key stops at the end', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1 | d: d1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1 | d: d1'));
     const { keyboard } = person.page;
     await person.hold('A');
     await person.switcher.waitFor();
@@ -203,7 +203,7 @@ describe('for those who do not see the screen', () => {
   });
 
   it('what was put away or ended while holding is announced', async () => {
-    const person = await at(atDesk('a: a1 | b: b1 | c: c1 | d: d1'));
+    const person = await at(atSession('a: a1 | b: b1 | c: c1 | d: d1'));
     const status = person.page.getByRole('status');
     await person.hold('S');
     await person.switcher.waitFor();
@@ -260,7 +260,7 @@ describe('the Tab key', () => {
 
 describe('two pages on one session', () => {
   it('stay in step', async () => {
-    const one = await at(atDesk('a: a1 | b: b1 | c: c1'));
+    const one = await at(atSession('a: a1 | b: b1 | c: c1'));
     const two = await at(openPage(one.session));
     await one.chord('S');
     await two.front.and(two.page.getByLabel('b1 — B')).waitFor();

@@ -1,7 +1,7 @@
 /** Batches for tests, as a browser would make them. */
 import { randomUUID } from 'node:crypto';
 import { BATCH_VERSION, type Batch, type Wish } from '../src/lib/core/commands/commands';
-import { later } from './desks';
+import { later } from './sessions';
 
 /** A batch of commands for these wishes, each with an id of its own. */
 export const batchOf = (...wishes: Wish[]): Batch => ({

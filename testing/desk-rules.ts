@@ -3,7 +3,7 @@ import { idsOf } from '../src/lib/core/model/order';
 import { has } from '../src/lib/core/model/table';
 import { problemsOf } from '../src/lib/core/session/session';
 import { highlightedLeaf } from '../src/lib/core/switcher/switcher';
-import { deskOf } from './desks';
+import { sessionOf } from './sessions';
 import { explore, type Explored, type Standing, type Visit } from './explore';
 
 const orders = ({ session }: Standing) =>
@@ -74,7 +74,7 @@ export const RULES: Readonly<Record<string, (visit: Visit) => boolean>> = {
  * @throws Error that names a broken rule and a shortest way to break it.
  */
 export const exploreWithRules = (depth: number): Explored =>
-  explore(deskOf('a: a1 a2 | b: b1* | c: c1-'), depth, (visit) => {
+  explore(sessionOf('a: a1 a2 | b: b1* | c: c1-'), depth, (visit) => {
     for (const [rule, holds] of Object.entries(RULES))
       if (!holds(visit)) throw new Error(`${rule}: ${[...visit.path, visit.name].join(', ')}`);
   });

@@ -6,7 +6,7 @@ import { drive, type Driven } from '../src/lib/core/desk/drive';
 import type { ArrivedKey } from '../src/lib/core/keys/key-input';
 import { planOf } from '../src/lib/core/host/plan';
 import type { Session } from '../src/lib/core/session/session';
-import { START } from './desks';
+import { START } from './sessions';
 import { PLAIN_KEY } from './keys';
 import { aroundOf } from './person';
 

@@ -20,7 +20,7 @@ interface Job {
 }
 
 /** A session as a live host has it, which can do everything that is wished, unless other abilities are given. */
-export const liveDesk = (
+export const liveSession = (
   session: Session,
   abilities: readonly string[] = COMMANDS.map(({ type }) => type),
 ): Session => ({ ...session, host: { kind: 'live', name: 'late', abilities } });

@@ -14,7 +14,7 @@ import { idsOf } from '../src/lib/core/model/order';
 import { planOf } from '../src/lib/core/host/plan';
 import { problemsOf, type Session, type SessionEvent } from '../src/lib/core/session/session';
 import { highlightedLeaf, unfoldedRow, type Switcher } from '../src/lib/core/switcher/switcher';
-import { deskOf, later } from './desks';
+import { sessionOf, later } from './sessions';
 import { PLAIN_KEY } from './keys';
 
 export const REGISTRY = new Registry(ACTIONS);
@@ -196,4 +196,4 @@ export class Person {
   }
 }
 
-export const personAt = (line: string): Person => new Person(deskOf(line));
+export const personAt = (line: string): Person => new Person(sessionOf(line));

@@ -3,7 +3,7 @@ import { find, idsIn } from '../src/lib/core/model/table';
 import fc from 'fast-check';
 import type { Command, Wish, WishType } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
-import { deskOf, later, withApplication } from './desks';
+import { sessionOf, later, withApplication } from './sessions';
 
 const TYPES: readonly WishType[] = [
   'bring-to-front',
@@ -36,10 +36,10 @@ const TYPES: readonly WishType[] = [
   'forget-choices',
 ];
 
-/** A desk with something of everything: unsaved, minimised, hidden, elsewhere, resident, without windows. */
-export function busyDesk(): Session {
-  const desk = deskOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
-  const resident = withApplication(desk, 'b', { resident: true });
+/** A session with something of everything: unsaved, minimised, hidden, elsewhere, resident, without windows. */
+export function busySession(): Session {
+  const session = sessionOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
+  const resident = withApplication(session, 'b', { resident: true });
   return withApplication(resident, 'e', { quitsWithLastWindow: true });
 }
 

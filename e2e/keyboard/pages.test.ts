@@ -2,7 +2,7 @@
 import { find, idsIn } from '../../src/lib/core/model/table';
 import { describe, expect, it, onTestFinished } from 'vitest';
 import { toDocument } from '../../src/lib/core/formats/session-document';
-import { deskOf } from '../../testing/desks';
+import { sessionOf } from '../../testing/sessions';
 import { ENGINES } from '../../tests/display/engines';
 import type { Sitting } from '../support/at-the-keyboard';
 import { useSeat } from '../support/at-the-keyboard';
@@ -120,7 +120,7 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
   });
 
   it('where keys need not be held, a tap opens the switcher, and a click meanwhile makes it none', async () => {
-    const desk = deskOf('a: a1 | b: b1');
+    const desk = sessionOf('a: a1 | b: b1');
     const sitting = await seat.sit(toDocument({ ...desk, settings: { ...desk.settings, holding: false } }));
     await seat.keyboard.down('AltLeft').then(() => seat.keyboard.click(300, 700));
     await seat.keyboard.up('AltLeft');

@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, expect, inject, onTestFinished } from '
 import type { SessionDocument } from '../../src/lib/core/formats/session-document';
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import type { Session } from '../../src/lib/core/session/session';
-import { deskOf } from '../../testing/desks';
+import { sessionOf } from '../../testing/sessions';
 import { Display } from '../../tests/display/display';
 import type { Keyboard } from '../../tests/display/keyboard';
 import { startBrowser, type Engine } from '../../tests/display/engines';
@@ -47,7 +47,7 @@ export class Sitting {
   static async begin(page: RealPage, desk: string | SessionDocument): Promise<Sitting> {
     const sitting = new Sitting(
       page,
-      await createSession(typeof desk === 'string' ? toDocument(deskOf(desk)) : desk),
+      await createSession(typeof desk === 'string' ? toDocument(sessionOf(desk)) : desk),
     );
     await sitting.goTo(`/sessions/${sitting.session}`);
     return sitting;

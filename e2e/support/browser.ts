@@ -5,7 +5,7 @@ import { toDocument, type SessionDocument } from '../../src/lib/core/formats/ses
 import type { Session } from '../../src/lib/core/session/session';
 import { ellavane } from '../../src/lib/demo/ellavane';
 import * as server from '../../testing/browser';
-import { deskOf } from '../../testing/desks';
+import { sessionOf } from '../../testing/sessions';
 
 export { PageUser as Person } from '../../testing/browser';
 type Person = server.PageUser;
@@ -45,6 +45,6 @@ export const openPage = async (
 /** Someone at the harbour office of Ellavane. */
 export const atEllavane = async (): Promise<Person> => openPage(await createSession(ellavane(new Date())));
 
-/** Someone at a small desk (see `deskOf`). */
-export const atDesk = async (line: string): Promise<Person> =>
-  openPage(await createSession(toDocument(deskOf(line))));
+/** Someone at a small desk (see `sessionOf`). */
+export const atSession = async (line: string): Promise<Person> =>
+  openPage(await createSession(toDocument(sessionOf(line))));

@@ -6,10 +6,10 @@ import type { Report } from '../../src/lib/core/protocol/report';
 import { receive, reject, replicaOf, submit, type Replica } from '../../src/lib/core/replica/replica';
 import type { Session } from '../../src/lib/core/session/session';
 import { newestPutAway } from '../../src/lib/core/slices/put-away/selectors';
-import { deskOf, later } from '../../testing/desks';
-import { LateHost, liveDesk, type Manner } from '../../testing/late-host';
+import { sessionOf, later } from '../../testing/sessions';
+import { LateHost, liveSession, type Manner } from '../../testing/late-host';
 
-export const start = (): Session => liveDesk(deskOf('a: a1 a2 a3- | b: b1 b2- | !c: c1 c2 | d: d1~'));
+export const start = (): Session => liveSession(sessionOf('a: a1 a2 a3- | b: b1 b2- | !c: c1 c2 | d: d1~'));
 
 /** What a person can see of a session. */
 export const visible = (session: Session): string =>

@@ -1,7 +1,7 @@
 /** The page's link to its session, before a server and a host that the test has in its hands. */
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { deskOf, later } from '../../../testing/desks';
-import { LateHost, liveDesk, type Manner } from '../../../testing/late-host';
+import { sessionOf, later } from '../../../testing/sessions';
+import { LateHost, liveSession, type Manner } from '../../../testing/late-host';
 import type { Batch, Wish } from '../core/commands/commands';
 import { SessionLog } from '../core/host/session-log';
 import { DONE, type Report } from '../core/protocol/report';
@@ -10,7 +10,7 @@ import { Outbox } from './outbox';
 import { memoryStorage } from './page-storage';
 import { SessionLink, type LinkListener } from './session-link.svelte';
 
-const start = (): Session => deskOf('a: a1 a2 | b: b1');
+const start = (): Session => sessionOf('a: a1 a2 | b: b1');
 const flip = (window: string): Wish => ({ type: 'bring-to-front', window, raiseAll: false });
 
 /** A stream of server-sent events that the test opens and fills. */
@@ -144,7 +144,7 @@ describe('a link to a session', () => {
   });
 
   it('says what came of something that only the host could tell, and what did not', async () => {
-    const { server, listener, link, close } = await linked(liveDesk(start()), [
+    const { server, listener, link, close } = await linked(liveSession(start()), [
       'as-wished',
       'refuses',
       'never',

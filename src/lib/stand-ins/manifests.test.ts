@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { deskOf } from '../../../testing/desks';
+import { sessionOf } from '../../../testing/sessions';
 import { ACTIONS } from '../core/actions/actions';
 import { programActions } from '../core/actions/list/programs';
 import { Registry } from '../core/actions/registry';
@@ -7,7 +7,7 @@ import { frontTarget, windowTarget } from '../core/actions/target';
 import { keyMapOf } from '../core/actions/views/key-map';
 import { catalogueOf } from '../core/search/session-catalogue';
 import { search } from '../core/search/search';
-import { START } from '../../../testing/desks';
+import { START } from '../../../testing/sessions';
 import { manifestOf, MANIFESTS } from './manifests';
 
 const registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)]);
@@ -15,7 +15,7 @@ const CONSTANTS = 'constituent,amplitude,phase\nZ0,3.1,0\nM2,2,0';
 
 /** Windows on letters, but for those named, which are on tide constants. */
 function mixed(line: string, tides: readonly string[]) {
-  const desk = deskOf(line);
+  const desk = sessionOf(line);
   const documents = desk.documents.map((document) =>
     tides.includes(document.title) ? { ...document, kind: 'tide-constants', text: CONSTANTS } : document,
   );
@@ -32,7 +32,7 @@ describe('programs', () => {
   it('have kinds and actions of their own, and take no key from anyone', () => {
     const kinds = MANIFESTS.map(({ kind }) => kind);
     expect(new Set(kinds).size).toBe(kinds.length);
-    expect(keyMapOf(registry, deskOf('a: a1')).conflicts).toEqual([]);
+    expect(keyMapOf(registry, sessionOf('a: a1')).conflicts).toEqual([]);
   });
 
   it('answer in a sentence: high water of M2 alone, in phase with the instant from which phases are counted', () => {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { deskOf, later } from '../../../../testing/desks';
+import { sessionOf, later } from '../../../../testing/sessions';
 import { personAt, REGISTRY } from '../../../../testing/person';
-import { busyDesk, wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { busySession, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import type { Wish } from '../commands/commands';
 import { decide } from '../host/decide';
 import { catalogueOf } from '../search/session-catalogue';
@@ -18,7 +18,7 @@ import { keyList } from './views/key-list';
 import { keyMapOf } from './views/key-map';
 import { legendOf } from './views/legend';
 
-const keys = keyMapOf(REGISTRY, busyDesk());
+const keys = keyMapOf(REGISTRY, busySession());
 const of = (id: string) => ({ action: id, argument: null });
 const decided = (session: Session, n: number, wish: Wish) =>
   decide(session, { ...wish, id: `c${n}`, at: later(n) });
@@ -29,12 +29,12 @@ function sessionAfter(seeds: Parameters<typeof wishFrom>[0][]): Session {
     const wish = wishFrom(seed, session);
     const decision = wish && decided(session, n, wish);
     return decision?.ok ? decision.session : session;
-  }, busyDesk());
+  }, busySession());
 }
 
 describe('what is offered', () => {
   it('happens: something follows from it, and no notice', () => {
-    const invocations = REGISTRY.invocations(busyDesk());
+    const invocations = REGISTRY.invocations(busySession());
     fc.assert(
       fc.property(wishSeeds(0, 25), fc.constantFrom(...invocations), fc.nat(9), (seeds, invocation, pick) => {
         const session = sessionAfter(seeds);
@@ -61,7 +61,7 @@ describe('what is offered', () => {
   });
 
   it('says why not: what the host would say, or that there is nothing to act on', () => {
-    const session = deskOf('a: a1- | b: b1');
+    const session = sessionOf('a: a1- | b: b1');
     const not = (id: string, target: Target | null) => REGISTRY.offer(session, of(id), target);
     expect(not('minimise', windowTarget(session, 'a1'))).toEqual({ not: { type: 'already-minimised' } });
     expect(not('minimise', null)).toEqual({ not: { type: 'no-window-here' } });
@@ -72,7 +72,7 @@ describe('what is offered', () => {
   it('is nothing that the host cannot carry out', () => {
     const poor = new Registry(ACTIONS);
     const session: Session = {
-      ...deskOf('a: a1'),
+      ...sessionOf('a: a1'),
       host: { kind: 'live', name: 'a display', abilities: ['minimise'] },
     };
     expect(poor.offer(session, of('quit'), frontTarget(session))).toEqual({ not: { type: 'host-cannot' } });
@@ -96,7 +96,7 @@ describe('the registry', () => {
       keys: [held('KeyZ'), heldShift('KeyQ')],
       offer: () => wishes({ type: 'sweep' }),
     });
-    const map = keyMapOf(new Registry([...ACTIONS, greedy]), busyDesk());
+    const map = keyMapOf(new Registry([...ACTIONS, greedy]), busySession());
     expect(map.conflicts).toMatchObject([{ has: of('minimise'), wants: of('greedy') }]);
     expect(map.at(['held'], { code: 'KeyQ', key: 'q', shift: true })?.invocation).toEqual(of('greedy'));
     expect(map.at(['held'], { code: 'KeyZ', key: 'z', shift: false })?.invocation).toEqual(of('minimise'));
@@ -119,7 +119,7 @@ describe('the registry', () => {
       offer: (_session, _target, window) => wishes({ type: 'close', window }),
     });
     const registry = new Registry([closing]);
-    const session = deskOf('a: a1 a2');
+    const session = sessionOf('a: a1 a2');
     expect(registry.invocations(session).map(({ argument }) => argument)).toEqual(['a1', 'a2']);
     expect(registry.words({ action: 'close-this', argument: 'a2' }, session).title).toBe('Close a2');
     expect(keyMapOf(registry, session).chordOf({ action: 'close-this', argument: 'a1' })?.code).toBe(
@@ -135,7 +135,7 @@ describe('the registry', () => {
 describe('the views of it', () => {
   it('a legend explains one layer of the keys, opposite steps together, in the order of the registry', () => {
     const texts = (shift: boolean) =>
-      legendOf(REGISTRY, keys, busyDesk(), { groups: ['find', 'put-away', 'end'], shift }).map(
+      legendOf(REGISTRY, keys, busySession(), { groups: ['find', 'put-away', 'end'], shift }).map(
         ({ keys: caps, text }) => `${caps.map(({ at }) => at.code.slice(-1)).join('')} ${text}`,
       );
     const plain = ['AS applications', 'DF windows', 'Q search', 'Z minimise', 'X hide', 'C close', 'V quit'];
@@ -144,7 +144,7 @@ describe('the views of it', () => {
   });
 
   it('the list of keys names everything that has a key, and says what cannot be done now', () => {
-    const session = deskOf('a: a1');
+    const session = sessionOf('a: a1');
     const lines = keyList(REGISTRY, keys, session).flatMap((section) => section.lines);
     const bound = new Set(keys.bindings.map(({ invocation }) => invocation.action));
     expect(new Set(lines.map(({ invocation }) => invocation.action))).toEqual(bound);
@@ -178,7 +178,7 @@ describe('words that people have', () => {
   ])('%s finds %s', (letters, title) => expect(first(letters)).toBe(title));
 
   it('but scattered letters alone end or hide nothing', () => {
-    const found = search(catalogueOf(deskOf('a: a1'), REGISTRY), 'qtfp', [], later(0));
+    const found = search(catalogueOf(sessionOf('a: a1'), REGISTRY), 'qtfp', [], later(0));
     expect(found).toEqual([]);
   });
 });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { exploreWithRules } from '../../../../testing/desk-rules';
 import { HAPPENINGS } from '../../../../testing/explore';
 import { aroundOf, personAt } from '../../../../testing/person';
-import { later } from '../../../../testing/desks';
+import { later } from '../../../../testing/sessions';
 import { PLAIN_KEY } from '../../../../testing/keys';
 import type { Session } from '../session/session';
 import { transition } from './desk';

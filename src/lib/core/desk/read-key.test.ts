@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { PLAIN_KEY } from '../../../../testing/keys';
 import { aroundOf } from '../../../../testing/person';
 import type { KeyInput } from '../keys/key-input';
@@ -13,7 +13,7 @@ const closed: Surroundings = {
   taken: false,
   searching: false,
   settings,
-  ...aroundOf(deskOf('a: a1')),
+  ...aroundOf(sessionOf('a: a1')),
 };
 const holding: Surroundings = { ...closed, switcher: 'holding' };
 const staying: Surroundings = { ...closed, switcher: 'staying' };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { busyDesk } from '../../../../testing/wishes';
+import { busySession } from '../../../../testing/wishes';
 import { byColumns, fromColumns, type Json } from './columns';
 
 /** Values in which lists of records are common, some of them with the field names that mean something here. */
@@ -36,7 +36,7 @@ describe('records by columns', () => {
   });
 
   it('come back in the order of their fields', () => {
-    const session = trip(busyDesk() as unknown as Json);
+    const session = trip(busySession() as unknown as Json);
     expect(JSON.stringify(fromColumns(trip(byColumns(session))))).toBe(JSON.stringify(session));
   });
 

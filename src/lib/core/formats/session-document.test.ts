@@ -3,7 +3,7 @@ import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
-import { START } from '../../../../testing/desks';
+import { START } from '../../../../testing/sessions';
 import { ellavane } from '../../demo/ellavane';
 import { decide } from '../host/decide';
 import { problemsOf } from '../session/session';

@@ -1,7 +1,7 @@
 /**
  * The session document: a session as open JSON (format `key-fold-session`, version 1; its JSON Schema is served
  * by the application). Records become lists in their own order, so that an export gives back what was imported.
- * What only helps this desk for the moment (the put-back stack, what can be reopened, what search learned) is
+ * What only helps for the moment (the put-back stack, what can be reopened, what search learned) is
  * not part of it.
  */
 import type { Application } from '../slices/applications/state';

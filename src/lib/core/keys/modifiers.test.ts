@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Settings } from '../slices/settings/state';
 import { aroundOf } from '../../../../testing/person';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { readKey, type Surroundings } from '../desk/read-key';
 import { isHeld, type ArrivedKey } from './key-input';
 import { isUntoldDown, NONE_DOWN, readModifiers } from './modifiers';
@@ -24,7 +24,7 @@ function arrived(line: string): ArrivedKey {
   };
 }
 
-const AROUND = aroundOf(deskOf('a: a1'));
+const AROUND = aroundOf(sessionOf('a: a1'));
 
 /** What the keys asked for, while a switcher that was opened by holding is open. */
 function asked(keys: string, holdKey: Settings['holdKey'] = 'Alt') {

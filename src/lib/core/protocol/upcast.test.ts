@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { personAt } from '../../../../testing/person';
 import { batchFrom, eventFrom, sessionFrom, storedEvent, storedSession } from './upcast';
 
@@ -13,7 +13,7 @@ describe('what is stored', () => {
   });
 
   it('gets the fields that have been added since', () => {
-    const { learned: _learned, ...older } = storedSession(deskOf('a: a1'));
+    const { learned: _learned, ...older } = storedSession(sessionOf('a: a1'));
     expect(sessionFrom(older).learned).toEqual([]);
   });
 });

@@ -2,14 +2,14 @@ import { find } from '../model/table';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import type { Batch, Wish } from '../commands/commands';
 import type { Session } from '../session/session';
 import { planOf } from '../host/plan';
 import { DONE, type Report } from '../protocol/report';
 import { acknowledge, anew, receive, reject, replicaOf, submit, takeOver, type Replica } from './replica';
 
-const start = (): Session => deskOf('a: a1 a2* | b: b1 b2- | c: c1');
+const start = (): Session => sessionOf('a: a1 a2* | b: b1 b2- | c: c1');
 const batchOf = (id: string, ...wishes: Wish[]): Batch => ({
   id,
   v: 2,

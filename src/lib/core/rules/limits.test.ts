@@ -4,7 +4,7 @@ import type { AppWindow } from '../slices/windows/state';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { personAt, Person } from '../../../../testing/person';
 import { decide } from '../host/decide';
 import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
@@ -14,11 +14,11 @@ import { weightOf } from '../session/weight';
 
 /** A desk with `count` windows of application a, and one of b. */
 const crowded = (count: number): Session =>
-  deskOf(`a: ${Array.from({ length: count - 1 }, (_, n) => `a${n}`).join(' ')} | b: b1`);
+  sessionOf(`a: ${Array.from({ length: count - 1 }, (_, n) => `a${n}`).join(' ')} | b: b1`);
 
 /** A desk whose document is `spare` bytes short of the heaviest there may be. */
 function heavy(spare: number): Session {
-  const desk = deskOf('a: a1 | b: b1');
+  const desk = sessionOf('a: a1 | b: b1');
   const filler = find(desk.documents, 'd-a1');
   if (!filler) throw new Error('The desk has no such document.');
   let { documents } = desk;
@@ -58,7 +58,7 @@ describe('weight', () => {
   it('is never less than the bytes of the document, whatever was done', () => {
     fc.assert(
       fc.property(wishSeeds(1, 40), fc.string({ unit: 'binary', maxLength: 60 }), (seeds, text) => {
-        let session = deskOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
+        let session = sessionOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
         for (const [n, seed] of seeds.entries()) {
           const wish = wishFrom(seed, session);
           const said = wish?.type === 'keep-draft' ? { ...wish, text } : wish;
@@ -101,13 +101,13 @@ describe('texts', () => {
     ['letters', { type: 'learn-choice', letters: 'x'.repeat(LONGEST_LETTERS + 1), choice: 'c' }],
     ['title', { type: 'retitle-tab', window: 'a1', tab: 't-a1', title: 'x'.repeat(201) }],
   ] as const)('a %s that is too long is refused here, not only by the server', (field, wish) => {
-    const decision = decide(deskOf('a: a1'), commandFrom(wish, 1));
+    const decision = decide(sessionOf('a: a1'), commandFrom(wish, 1));
     expect(decision).toMatchObject({ ok: false, refusal: { field } });
   });
 
   it('what is found by more letters than can be remembered is chosen all the same', () => {
     const long = `${'x'.repeat(60)} ${'y'.repeat(60)}`;
-    const desk = deskOf('a: a1 | b: b1');
+    const desk = sessionOf('a: a1 | b: b1');
     const renamed = (window: AppWindow) => ({
       ...window,
       tabs: window.tabs.map((tab) => ({ ...tab, title: long })),

@@ -3,7 +3,7 @@ import { find, idsIn } from '../model/table';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { wishFrom, wishSeeds } from '../../../../testing/wishes';
-import { deskOf, withApplication } from '../../../../testing/desks';
+import { sessionOf, withApplication } from '../../../../testing/sessions';
 import { Person, personAt } from '../../../../testing/person';
 import type { Session } from '../session/session';
 import { commitEffect, type Switcher } from '../switcher/switcher';
@@ -177,7 +177,7 @@ describe('closing all of an application', () => {
 describe('rule 12: what does not end by asking', () => {
   it('a resident application refuses to quit and says so; ended now, it restarts with its windows', () => {
     const person = new Person(
-      withApplication(deskOf('a: a1 | b: b1*'), 'b', { resident: true, answering: false }),
+      withApplication(sessionOf('a: a1 | b: b1*'), 'b', { resident: true, answering: false }),
     );
     person.wish({ type: 'quit', application: 'b' });
     expect(person.notices).toEqual([{ type: 'stays-resident', application: 'b' }]);
@@ -187,7 +187,7 @@ describe('rule 12: what does not end by asking', () => {
   });
 
   it('one that does not answer cannot be asked, but ended now', () => {
-    const person = new Person(withApplication(deskOf('a: a1 | b: b1*'), 'b', { answering: false }));
+    const person = new Person(withApplication(sessionOf('a: a1 | b: b1*'), 'b', { answering: false }));
     person.wish({ type: 'quit', application: 'b' });
     expect(person.notices).toEqual([{ type: 'does-not-answer', application: 'b' }]);
     person.wish({ type: 'end-now', application: 'b' });
@@ -213,7 +213,9 @@ describe('rule 12: what does not end by asking', () => {
 
   it('whether closing the last window ends an application is its own property', () => {
     expect(find(personAt('a: a1 | b: b1').act('close').session.applications, 'a')?.running).toBe(true);
-    const ending = new Person(withApplication(deskOf('a: a1 | b: b1'), 'a', { quitsWithLastWindow: true }));
+    const ending = new Person(
+      withApplication(sessionOf('a: a1 | b: b1'), 'a', { quitsWithLastWindow: true }),
+    );
     expect(find(ending.act('close').session.applications, 'a')?.running).toBe(false);
   });
 });

@@ -5,7 +5,7 @@
 import UFuzzy from '@leeoniya/ufuzzy';
 import Fuse from 'fuse.js';
 import { describe, expect, it } from 'vitest';
-import { later } from '../../../../testing/desks';
+import { later } from '../../../../testing/sessions';
 import { titled } from '../../../../testing/candidates';
 import { words } from '../../../../testing/words';
 import { makeCatalogue } from './catalogue';

@@ -1,7 +1,7 @@
 import { windowOf } from '../slices/windows/selectors';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { START, later } from '../../../../testing/desks';
+import { START, later } from '../../../../testing/sessions';
 import { catalogueOfTitles } from '../../../../testing/candidates';
 import { personAt, REGISTRY } from '../../../../testing/person';
 import { ellavane } from '../../demo/ellavane';

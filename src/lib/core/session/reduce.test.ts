@@ -1,7 +1,7 @@
 import { idsIn } from '../model/table';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { busyDesk, commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
+import { busySession, commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
 import { personAt } from '../../../../testing/person';
 import type { Wish } from '../commands/commands';
 import { decide } from '../host/decide';
@@ -10,7 +10,7 @@ import { problemsOf } from './session';
 import { reduce, reduceAll } from './session';
 import type { Session } from './session';
 
-const start = busyDesk;
+const start = busySession;
 
 /** Every event that a run of wishes leads to, checking the session after each one. */
 function run(seeds: readonly WishSeed[]): { events: SessionEvent[]; session: Session } {

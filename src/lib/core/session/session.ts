@@ -1,5 +1,5 @@
 /**
- * The session: everything Key Fold knows about one desk at one moment, as a plain serialisable value. It is what all
+ * The session: everything Key Fold knows of applications and windows at one moment, as a plain serialisable value. It is what all
  * slices make together, changes only through {@link reduce}, and is never mutated in place. A new slice is a line here.
  */
 import type { WindowId } from '../model/ids';
@@ -41,7 +41,7 @@ export const SLICES = [
   underWay,
 ] as const;
 
-/** One desk at one moment, as plain JSON. */
+/** Everything at one moment, as plain JSON. */
 export interface Session extends SessionOf<typeof SLICES> {}
 
 /** What happened. A host says it, {@link reduce} applies it, the store keeps it for good. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { busyDesk, commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { busySession, commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { decide } from '../host/decide';
 import { reduce, SLICES, type SessionEvent } from '../session/session';
 import { compose, type AnySlice } from './compose';
@@ -15,7 +15,7 @@ describe('composed slices', () => {
     fc.assert(
       fc.property(order, wishSeeds(1, 40), (slices, seeds) => {
         const shuffled = compose(slices) as { reduce(session: object, event: object): object };
-        let session = busyDesk();
+        let session = busySession();
         for (const [n, seed] of seeds.entries()) {
           const wish = wishFrom(seed, session);
           const decision = wish && decide(session, commandFrom(wish, n));
@@ -43,7 +43,7 @@ describe('composed slices', () => {
   });
 
   it('keep the session itself where nothing changes', () => {
-    const session = busyDesk();
+    const session = busySession();
     const event: SessionEvent = { type: 'settings-changed', settings: session.settings };
     expect(reduce(session, event)).toBe(session);
   });

@@ -2,7 +2,7 @@ import { find, idsIn } from '../../core/model/table';
 import { sql, type Kysely } from 'kysely';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testDatabase, type TestDatabase } from '../../../../tests/database';
-import { deskOf, START } from '../../../../testing/desks';
+import { sessionOf, START } from '../../../../testing/sessions';
 import first from '../../../../testing/fixtures/first-version.json';
 import { fromDocument, toDocument, type SessionDocument } from '../../core/formats/session-document';
 import { batchFrom } from '../../core/protocol/upcast';
@@ -120,7 +120,7 @@ const inOrderOfIds = (document: SessionDocument) => ({
 
 describe('from one row an event to one row a batch', () => {
   it('keeps every event under its number, in the form of today', async () => {
-    await store('s', asStoredThen(deskOf('a: a1 a2 | b: b1')), 0, LOG);
+    await store('s', asStoredThen(sessionOf('a: a1 a2 | b: b1')), 0, LOG);
     const { session, seq, log } = await loaded('s');
     expect(seq).toBe(9);
     expect(log).toHaveLength(9);
@@ -145,7 +145,7 @@ describe('from one row an event to one row a batch', () => {
   });
 
   it('puts the lists of any other spoiled snapshot in order, and loses no window', async () => {
-    const desk = deskOf('a: a1 a2 | b: b1');
+    const desk = sessionOf('a: a1 a2 | b: b1');
     const spoiled: Session = {
       ...desk,
       stacking: ['b1', 'b1', 'a2', 'gone', 'a1'],

@@ -3,7 +3,7 @@ import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { deskOf, START } from '../../../../testing/desks';
+import { sessionOf, START } from '../../../../testing/sessions';
 import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
 import {
@@ -24,7 +24,7 @@ const accepts = ajv.compile(schema);
 
 /** A document with something of everything. */
 const whole = (): Json => {
-  const desk = deskOf('a: a1 a2*- | !b: b1~ | c:');
+  const desk = sessionOf('a: a1 a2*- | !b: b1~ | c:');
   const asking = { goal: 'close' as const, dropping: false };
   const windows = desk.windows.map((window) => (window.id === 'a1' ? { ...window, asking } : window));
   return JSON.parse(JSON.stringify(toDocument({ ...desk, windows }))) as Json;

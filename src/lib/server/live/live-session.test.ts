@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { batchOf, flip } from '../../../../testing/batches';
-import { deskOf } from '../../../../testing/desks';
-import { LateHost, liveDesk, type Manner } from '../../../../testing/late-host';
+import { sessionOf } from '../../../../testing/sessions';
+import { LateHost, liveSession, type Manner } from '../../../../testing/late-host';
 import { wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { useDatabase } from '../../../../tests/use-database';
 import { COMMANDS } from '../../core/commands/commands';
@@ -22,7 +22,7 @@ const CANNOT: ReadonlySet<string> = new Set([
   'stop-answering',
 ]);
 const ABILITIES = COMMANDS.map(({ type }) => type).filter((type) => !CANNOT.has(type));
-const start = (): Session => liveDesk(deskOf('a: a1 a2 | b: b1 b2-'), ABILITIES);
+const start = (): Session => liveSession(sessionOf('a: a1 a2 | b: b1 b2-'), ABILITIES);
 /** More reports than any test writes. */
 const ALL = 100_000;
 
@@ -131,7 +131,7 @@ describe('a live session', () => {
     const { store, id } = await connected();
     await expect(store.attach(id, new LateHost(start(), []), vi.fn())).rejects.toThrow(/already/);
     const simulated = `s-${randomUUID()}`;
-    await store.create(simulated, deskOf('a: a1'));
+    await store.create(simulated, sessionOf('a: a1'));
     await expect(store.attach(simulated, new LateHost(start(), []), vi.fn())).rejects.toThrow(/no live/);
   });
 

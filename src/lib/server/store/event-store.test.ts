@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { batchOf, flip } from '../../../../testing/batches';
 import { useDatabase } from '../../../../tests/use-database';
-import { deskOf, later } from '../../../../testing/desks';
+import { sessionOf, later } from '../../../../testing/sessions';
 import { fromDocument } from '../../core/formats/session-document';
 import { receive, replicaOf, submit } from '../../core/replica/replica';
 import type { Wish } from '../../core/commands/commands';
@@ -25,7 +25,7 @@ const newStore = () => new EventStore(database.db);
 async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
   const store = newStore();
   const id = `s-${randomUUID()}`;
-  await store.create(id, deskOf(line));
+  await store.create(id, sessionOf(line));
   return { store, id };
 }
 
@@ -159,7 +159,7 @@ describe('the event store', () => {
 
   it('gives every reader the log reduced to its number, however many read and write at once', async () => {
     const { id } = await newSession('a: a1 a2 | b: b1 | c: c1');
-    const begin = deskOf('a: a1 a2 | b: b1 | c: c1');
+    const begin = sessionOf('a: a1 a2 | b: b1 | c: c1');
     const stores = [newStore(), newStore()];
     const seen: { session: Session; seq: number }[] = [];
     let writing = true;
@@ -214,7 +214,7 @@ describe('the event store', () => {
       window: n % 2 ? 'a1' : 'b1',
       at: later(n),
     }));
-    const session = reduceAll(deskOf('a: a1 a2 | b: b1'), events);
+    const session = reduceAll(sessionOf('a: a1 a2 | b: b1'), events);
     const chatty = new EventStore(database.db, () => ({ ok: true, events, notices: [], session }));
     expect(await chatty.append(id, flip('b1'))).toMatchObject({ kind: 'appended' });
     expect(await newStore().load(id)).toEqual({ session, seq: 20_000 });
@@ -263,7 +263,7 @@ describe('the event store', () => {
     // A server that still has it in memory finds out as well.
     expect(await elsewhere.append(id, flip('a1'))).toEqual({ kind: 'no-session' });
     expect(await store.after(id, 0, ALL)).toEqual([]);
-    expect(await store.create(id, deskOf('a: a1'))).toBe(true);
+    expect(await store.create(id, sessionOf('a: a1'))).toBe(true);
     expect(await elsewhere.load(id)).toMatchObject({ seq: 0 });
   });
 

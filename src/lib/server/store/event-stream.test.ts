@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { batchOf, flip } from '../../../../testing/batches';
 import { useDatabase } from '../../../../tests/use-database';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { EventStore } from './event-store';
 import { eventStream, type Followed } from './event-stream';
 
@@ -11,7 +11,7 @@ const database = useDatabase();
 async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
   const store = new EventStore(database.db);
   const id = `s-${randomUUID()}`;
-  await store.create(id, deskOf(line));
+  await store.create(id, sessionOf(line));
   return { store, id };
 }
 
@@ -76,7 +76,7 @@ describe('the stream of events', () => {
   it('of several sessions names each message after its session', async () => {
     const { store, id } = await newSession();
     const other = `s-${randomUUID()}`;
-    await store.create(other, deskOf('a: a1 | b: b1'));
+    await store.create(other, sessionOf('a: a1 | b: b1'));
     const followed = [id, other].map((session) => ({ session, after: 0 }));
     const reader = new Reader(store, followed, { named: true });
     await store.append(other, flip('b1'));

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { useDatabase } from '../../../../tests/use-database';
 import { EventStore } from './event-store';
 import { GroupWriter } from './group-writer';
@@ -10,7 +10,7 @@ const database = useDatabase();
 it('what cannot be stored fails alone, though it went into one statement with the rest; a gone session is told', async () => {
   const store = new EventStore(database.db);
   const sessions = Array.from({ length: 5 }, () => `s-${randomUUID()}`);
-  for (const id of sessions.slice(1)) await store.create(id, deskOf('a: a1'));
+  for (const id of sessions.slice(1)) await store.create(id, sessionOf('a: a1'));
   const writer = new GroupWriter(database.db.write);
   const outcomes = await Promise.allSettled(
     sessions.map((session, n) =>

@@ -4,7 +4,7 @@ import { EventEmitter, once } from 'node:events';
 import { sql } from 'kysely';
 import { describe, expect, it, onTestFinished, vi } from 'vitest';
 import { flip } from '../../../../testing/batches';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { useDatabase } from '../../../../tests/use-database';
 import { EventStore } from './event-store';
 import type { News } from './publisher';
@@ -23,7 +23,7 @@ async function twoServers() {
   const [one, other] = [await server(), await server()];
   await expect.poll(() => one.others.any && other.others.any).toBe(true);
   const id = `s-${randomUUID()}`;
-  await one.create(id, deskOf('a: a1 | b: b1'));
+  await one.create(id, sessionOf('a: a1 | b: b1'));
   return { one, other, id };
 }
 
@@ -56,7 +56,7 @@ describe('two servers', () => {
   it('hear of what was written while they were reading what came before', async () => {
     const { one, other, id } = await twoServers();
     const later = `s-${randomUUID()}`;
-    await one.create(later, deskOf('a: a1 | b: b1'));
+    await one.create(later, sessionOf('a: a1 | b: b1'));
     const heard = heardAt(other, id);
     const heardLater = heardAt(other, later);
     const read = other.after.bind(other);
@@ -82,7 +82,7 @@ describe('two servers', () => {
   it('read nothing of what nobody follows', async () => {
     const { one, other, id } = await twoServers();
     const followed = `s-${randomUUID()}`;
-    await one.create(followed, deskOf('a: a1 | b: b1'));
+    await one.create(followed, sessionOf('a: a1 | b: b1'));
     const heard = heardAt(other, followed);
     const read = vi.spyOn(other, 'after');
     await one.append(id, flip('b1'));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { batchOf } from '../../../../testing/batches';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import type { decide } from '../../core/host/decide';
 import { planOf } from '../../core/host/plan';
 import { BUDGET_MS, planInSlices } from './planning';
@@ -21,7 +21,7 @@ const many = sweeps(60);
 
 describe('planning in slices', () => {
   it('plans what planning at once does', async () => {
-    const session = deskOf('a: a1 a2 | b: b1');
+    const session = sessionOf('a: a1 a2 | b: b1');
     const batch = batchOf(
       { type: 'sweep' },
       { type: 'put-back', entry: null },
@@ -41,14 +41,14 @@ describe('planning in slices', () => {
         turns += 1;
       }
     })();
-    await planInSlices(deskOf('a: a1'), some, slow(4));
+    await planInSlices(sessionOf('a: a1'), some, slow(4));
     deciding = false;
     await others;
     expect(turns).toBeGreaterThan(2);
   });
 
   it('gives up on a batch that is over its budget', async () => {
-    const decided = await planInSlices(deskOf('a: a1'), many, slow(BUDGET_MS / 20));
+    const decided = await planInSlices(sessionOf('a: a1'), many, slow(BUDGET_MS / 20));
     expect(decided).toEqual({ ok: false, tooSlow: true });
   });
 });

@@ -54,7 +54,7 @@
   let deleting = $state(false);
   let notDeleted = $state('');
 
-  async function deleteDesk() {
+  async function deleteSession() {
     const response = await fetchInTime(sessionAddress(desk.link.id), { method: 'DELETE' }).catch(() => null);
     if (response?.ok) location.assign(HOME_PAGE);
     else notDeleted = SETTINGS_TEXTS.notDeleted(SETTINGS_TEXTS.noServer);
@@ -173,10 +173,10 @@
         </div>
       {/if}
 
-      <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.deleteDesk}</h3>
+      <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.deleteSession}</h3>
       <div class="flex items-center gap-3">
         {#if deleting}
-          <button type="button" class={BUTTON} onclick={deleteDesk}>{SETTINGS_TEXTS.deleteSure}</button>
+          <button type="button" class={BUTTON} onclick={deleteSession}>{SETTINGS_TEXTS.deleteSure}</button>
           <button type="button" class={BUTTON} onclick={() => (deleting = false)}
             >{SETTINGS_TEXTS.deleteNot}</button
           >

@@ -1,6 +1,6 @@
 import { patch } from '../../core/model/table';
 import { describe, expect, it } from 'vitest';
-import { deskOf } from '../../../../testing/desks';
+import { sessionOf } from '../../../../testing/sessions';
 import { Person } from '../../../../testing/person';
 import type { Session } from '../../core/session/session';
 import { SurfaceWindows } from './surface-windows';
@@ -24,7 +24,7 @@ const shown = (surface: SurfaceWindows, session: Session) =>
 describe('the windows of the surface', () => {
   it('keep their content when they are covered or put away, until they end', () => {
     const surface = new SurfaceWindows();
-    const person = new Person(deskOf('a: a1 | b: b1 | c: c1'));
+    const person = new Person(sessionOf('a: a1 | b: b1 | c: c1'));
     expect(shown(surface, person.session)).toEqual({ a1: 'exposed' });
     expect(surface.of(person.session, SURFACE).covered.map(({ name }) => name)).toEqual(['c1 — C', 'b1 — B']);
     person.flip();
@@ -38,7 +38,7 @@ describe('the windows of the surface', () => {
   it('keep the content of those alone that were exposed last', () => {
     const surface = new SurfaceWindows();
     const names = Array.from({ length: 60 }, (_, n) => `a${n}`);
-    const person = new Person(deskOf(`a: ${names.join(' ')}`));
+    const person = new Person(sessionOf(`a: ${names.join(' ')}`));
     for (const window of names) {
       person.wish({ type: 'bring-to-front', window, raiseAll: false });
       surface.of(person.session, SURFACE);
@@ -49,7 +49,7 @@ describe('the windows of the surface', () => {
 
   /** Windows side by side, each 64 px wide, of which so many whole cells of 16 by 16 px show. */
   const sideBySide = (cells: readonly number[]): Session => {
-    const session = deskOf(`a: ${cells.map((_, n) => `a${n}`).join(' ')}`);
+    const session = sessionOf(`a: ${cells.map((_, n) => `a${n}`).join(' ')}`);
     const windows = session.windows.map((window, n) => ({
       ...window,
       geometry: { x: 64 * n, y: 0, width: 64, height: 4 * (cells[n] ?? 0) },
@@ -74,7 +74,7 @@ describe('the windows of the surface', () => {
 
   it('are touched only where something changed', () => {
     const surface = new SurfaceWindows();
-    const person = new Person(spread(deskOf('a: a1 | b: b1 | c: c1')));
+    const person = new Person(spread(sessionOf('a: a1 | b: b1 | c: c1')));
     const before = surface.of(person.session, SURFACE).sheets;
     const after = surface.of(person.flip().session, SURFACE).sheets;
     expect(after.filter((sheet) => !before.includes(sheet)).map(({ window }) => window.id)).toEqual([
@@ -87,7 +87,7 @@ describe('the windows of the surface', () => {
   });
 
   it('give the front window its content even where nothing of it shows', () => {
-    const session = deskOf('a: a1 | b: b1');
+    const session = sessionOf('a: a1 | b: b1');
     const beyond = patch(session.windows, ['a1'], 'window', (window) => ({
       ...window,
       geometry: { ...window.geometry, x: 5_000 },

@@ -124,7 +124,7 @@ export const SETTINGS_TEXTS = {
   asideRetry: 'Send again',
   asideExport: 'Export',
   asideDrop: 'Discard them',
-  deleteDesk: 'Delete this desk',
+  deleteSession: 'Delete this desk',
   deleteButton: 'Delete …',
   deleteHint: 'Its windows, documents and history go for good. Export it first if you may want it back.',
   deleteSure: 'Delete it for good',

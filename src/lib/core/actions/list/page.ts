@@ -33,7 +33,7 @@ export const keysAndHelp = action({
 });
 
 /** Hands the session document out. */
-export const exportDesk = action({
+export const exportSession = action({
   id: 'export',
   group: 'page',
   acts: 'nothing',

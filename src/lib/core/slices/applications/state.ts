@@ -1,7 +1,7 @@
 import type { ApplicationId, DocumentId } from '../../model/ids';
 import type { Table } from '../../model/table';
 
-/** A program of the desk, whether it runs or not. */
+/** A program of the session, whether it runs or not. */
 export interface Application {
   readonly id: ApplicationId;
   readonly name: string;

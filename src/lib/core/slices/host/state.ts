@@ -1,5 +1,5 @@
 /**
- * What has the windows of this desk. The simulated one does at once what is wished. A live one drives something outside:
+ * What has the windows of this session. The simulated one does at once what is wished. A live one drives something outside:
  * it is sent orders, tells of its own accord what happens, and can do what its `abilities` say, which are types of
  * wishes.
  */

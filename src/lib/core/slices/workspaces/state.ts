@@ -1,7 +1,7 @@
 import type { WorkspaceId } from '../../model/ids';
 import type { Table } from '../../model/table';
 
-/** A part of the desk of which one is seen at a time. */
+/** A part of the session of which one is seen at a time. */
 export interface Workspace {
   readonly id: WorkspaceId;
   readonly name: string;

@@ -1,4 +1,4 @@
-/** Large desks for measuring. */
+/** Large session documents for measuring. */
 import { FORMAT, VERSION, type SessionDocument } from '../src/lib/core/formats/session-document';
 import { ellavane } from '../src/lib/demo/ellavane';
 
@@ -6,8 +6,8 @@ const START = '2026-11-24T06:12:00.000Z';
 const SURFACE = { width: 1280, height: 770 };
 const MOST_APPLICATIONS = 25;
 
-/** A desk with `count` windows in up to 25 applications, showing the demo's documents, spread over the surface. */
-export function deskWith(count: number): SessionDocument {
+/** A session with `count` windows in up to 25 applications, showing the demo's documents, spread over the surface. */
+export function documentWith(count: number): SessionDocument {
   const demo = ellavane(new Date(START));
   const applications = Array.from({ length: Math.min(count, MOST_APPLICATIONS) }, (_, index) => {
     const model = demo.applications[index % demo.applications.length];

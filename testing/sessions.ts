@@ -1,4 +1,4 @@
-/** Small desks for tests and measurements. */
+/** Small sessions for tests and measurements. */
 import { fromDocument, FORMAT, VERSION } from '../src/lib/core/formats/session-document';
 import { patch } from '../src/lib/core/model/table';
 import type { Session } from '../src/lib/core/session/session';
@@ -15,7 +15,7 @@ export const later = (seconds: number): string => new Date(Date.parse(START) + s
  * first; the first window that can be seen is in front. After a window, `-` means minimised, `~` on the other
  * workspace, `*` unsaved; before an application, `!` means hidden.
  */
-export function deskOf(line: string): Session {
+export function sessionOf(line: string): Session {
   const applications: Application[] = [];
   const windows: AppWindow[] = [];
   const drafts: { document: string; text: string; at: string }[] = [];
