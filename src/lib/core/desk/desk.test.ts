@@ -1,7 +1,5 @@
-/** The desk's rules over every sequence of inputs, and what can be seen only at the machine itself. */
+/** What can be seen only at the machine itself. */
 import { describe, expect, it } from 'vitest';
-import { exploreWithRules } from '../../../../testing/desk-rules';
-import { HAPPENINGS } from '../../../../testing/explore';
 import { aroundOf, personAt } from '../../../../testing/person';
 import { later } from '../../../../testing/sessions';
 import { PLAIN_KEY } from '../../../../testing/keys';
@@ -9,13 +7,6 @@ import type { Session } from '../session/session';
 import { transition } from './desk';
 import type { DeskInput } from './messages';
 import { AT_REST, TIMERS, type DeskState } from './state';
-
-describe('the desk', () => {
-  it('keeps its rules over every sequence of inputs up to depth 6', () => {
-    expect(Object.keys(HAPPENINGS).length).toBeGreaterThanOrEqual(20);
-    expect(exploreWithRules(6).sequences).toBeGreaterThan(64_000_000);
-  });
-});
 
 describe('timers', () => {
   it('a quick tap asks for nothing to be shown, and ends what would have shown it', () => {
