@@ -24,7 +24,15 @@ import type { Session, SessionEvent } from '../session/session';
 import { askingWindows } from '../slices/recency/selectors';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
 import { advance, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
-import type { Before, DeskInput, Effect, Outcome, Saying, Submission } from './messages';
+import {
+  ORIGIN_OF,
+  type Before,
+  type DeskInput,
+  type Effect,
+  type Outcome,
+  type Saying,
+  type Submission,
+} from './messages';
 import type { DeskOrder } from './order';
 import { readKey } from './read-key';
 import { AT_REST, type DeskState, type Timer } from './state';
@@ -64,13 +72,6 @@ const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']
   'stay',
   'pass-on',
 ]);
-
-/** What is not wished by the page itself. */
-const ORIGIN_OF: Readonly<Partial<Record<DeskInput['type'], Origin>>> = {
-  key: 'key',
-  pointer: 'pointer',
-  invoked: 'pointer',
-};
 
 /** One turn: the state so far, and the effects so far. */
 class Turn {

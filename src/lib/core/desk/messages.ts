@@ -43,6 +43,13 @@ export type DeskInput =
       readonly outcome: Outcome;
     };
 
+/** What makes the person wish what an input leads to, where it is not the page by itself. */
+export const ORIGIN_OF: Readonly<Partial<Record<DeskInput['type'], Origin>>> = {
+  key: 'key',
+  pointer: 'pointer',
+  invoked: 'pointer',
+};
+
 /** What came of wishes, at once. */
 export interface Outcome {
   readonly events: readonly SessionEvent[];
