@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Wish, WishType } from '../../src/lib/core/commands/commands';
 import { idsOf } from '../../src/lib/core/model/order';
 import { lastOf } from '../../src/lib/core/protocol/report';
-import { receive, unconfirmed, UNCONFIRMED_AFTER_MS } from '../../src/lib/core/replica/replica';
+import { receive } from '../../src/lib/core/replica/replica';
 import type { Session, SessionEvent } from '../../src/lib/core/session/session';
 import { newestPutAway } from '../../src/lib/core/slices/put-away/selectors';
 import type { Manner } from '../../testing/late-host';
@@ -203,15 +203,6 @@ describe('single cases', () => {
     }
   });
 
-  it('what concerns no host is done at once', () => {
-    const scene = new Scene(['never']);
-    scene.wish(front('b1'));
-    scene.wish({ type: 'change-settings', settings: { ...start().settings, theme: 'night' } });
-    scene.hearAll();
-    expect(scene.page.replica.confirmed.settings.theme).toBe('night');
-    expect(scene.log.session.underWay).toEqual(['x1']);
-  });
-
   it('what a putting-away changed can be put back at once, and is not put back twice', () => {
     const scene = new Scene(['as-wished']);
     scene.wish({ type: 'minimise', window: 'a2' });
@@ -249,14 +240,6 @@ describe('single cases', () => {
     expect(scene.page.replica.confirmed.putAways).toHaveLength(1);
   });
 
-  it('what is not confirmed is said after a while; what cannot be foreseen is only waited for', () => {
-    const scene = new Scene(['never']);
-    scene.wish({ type: 'quit', application: 'b' });
-    expect(scene.seen).toBe(scene.page.replica.confirmed);
-    expect(unconfirmed(scene.page.replica, UNCONFIRMED_AFTER_MS - 1)).toEqual([]);
-    expect(unconfirmed(scene.page.replica, UNCONFIRMED_AFTER_MS)).toHaveLength(1);
-  });
-
   it('a settling that overtakes what it settles waits for it', () => {
     const scene = new Scene(['as-wished']);
     scene.wish(front('b2'));
@@ -276,18 +259,5 @@ describe('single cases', () => {
     const numbers = scene.reports.map(lastOf);
     expect(numbers).toEqual([...new Set(numbers)].sort((a, b) => a - b));
     expect(scene.reports.every(({ events }) => events.length > 0)).toBe(true);
-  });
-
-  it('what happens says what caused it, and what made someone wish it', () => {
-    const scene = new Scene(['as-wished']);
-    scene.wish(front('a2'));
-    scene.host.finish();
-    scene.host.happen({ type: 'windows-restored', windows: ['b2'] });
-    expect(scene.reports.map(({ batch, origin }) => [batch, origin])).toEqual([
-      ['x1', 'key'],
-      ['x1', 'key'],
-      ['x1', 'key'],
-      [null, 'host'],
-    ]);
   });
 });

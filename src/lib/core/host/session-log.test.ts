@@ -102,6 +102,7 @@ describe('the log of a live session', () => {
     });
     const [alone] = log.observe([{ type: 'window-fronted', window: 'a2', at: '' }], null, later(70));
     expect(alone).toMatchObject({ batch: null, origin: 'host', events: [{ at: later(70) }] });
+    expect(log.observe([], null, later(75))).toEqual([]);
     expect(log.observe([restored], 'nobody knows it', later(80))).toMatchObject([
       { batch: null, origin: 'host' },
     ]);

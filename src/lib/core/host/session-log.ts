@@ -81,6 +81,7 @@ export class SessionLog {
    * @throws RangeError if an event names something that the session does not have; then nothing has changed.
    */
   observe(events: readonly SessionEvent[], cause: string | null, now: Instant): Report[] {
+    if (events.length === 0) return [];
     const open = cause === null ? undefined : this.#open.get(cause);
     const at = open?.takenAt ?? now;
     const stamped = events.map((event) => (event.type === 'window-fronted' ? { ...event, at } : event));

@@ -87,6 +87,19 @@ describe('a live session', () => {
     expect(await store.append(id, { ...flip('a2'), id: batch.id })).toEqual({ kind: 'id-reused' });
   });
 
+  it('takes it once too where the first of several could not be taken', async () => {
+    const { store, id, host, lost } = await connected();
+    // Only the host can tell what comes of it, so asking twice would be asking for two things.
+    const batch = batchOf({ type: 'close', window: 'a2' });
+    // With connections open, whoever looks whether it is known does so at the same time as the others.
+    await Promise.all([1, 2, 3, 4].map(() => store.load(id)));
+    vi.spyOn(database.db.read, 'executeQuery').mockRejectedValueOnce(new Error('The connection broke.'));
+    const answers = await Promise.allSettled([1, 2, 3].map(() => store.append(id, batch)));
+    expect(answers.map(({ status }) => status)).toEqual(['rejected', 'fulfilled', 'fulfilled']);
+    expect(host.jobs).toHaveLength(1);
+    expect(lost).not.toHaveBeenCalled();
+  });
+
   it('changes nothing for what is impossible, or leads to nothing', async () => {
     const { store, id, host } = await connected();
     expect(await store.append(id, batchOf({ type: 'close', window: 'nowhere' }))).toMatchObject({

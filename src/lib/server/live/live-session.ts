@@ -60,14 +60,15 @@ export class LiveSession {
    * @throws Unavailable if it could not be stored.
    */
   async append(batch: Batch, digest: string): Promise<Appended> {
-    const earlier = this.#taking.get(batch.id);
-    if (earlier) await earlier.catch(() => undefined);
+    // One after the other, however many wait: if the first one fails only one of them tries again.
+    for (let earlier = this.#taking.get(batch.id); earlier; earlier = this.#taking.get(batch.id))
+      await earlier.catch(() => undefined);
     const taking = this.#take(batch, digest);
     this.#taking.set(batch.id, taking);
     try {
       return await taking;
     } finally {
-      if (this.#taking.get(batch.id) === taking) this.#taking.delete(batch.id);
+      this.#taking.delete(batch.id);
     }
   }
 
@@ -91,7 +92,8 @@ export class LiveSession {
       return { kind: 'appended', report: { batch: batch.id, first, events: [], settles: DONE } };
     }
     await this.#keep([report], digest);
-    if (taken.orders.length > 0) {
+    // Disconnected meanwhile: it is over, without an answer, when its host is there again.
+    if (this.#open && taken.orders.length > 0) {
       this.#patience.set(
         batch.id,
         setTimeout(() => this.#settle(batch.id, { kind: 'no-answer' }), ANSWER_MS),
