@@ -9,7 +9,7 @@ import type { Session, SessionEvent } from '../../src/lib/core/session/session';
 import { newestPutAway } from '../../src/lib/core/slices/put-away/selectors';
 import type { Manner } from '../../testing/late-host';
 import { wishFrom, type WishSeed } from '../../testing/wishes';
-import { hostTruth, Scene, start, visible } from './scene';
+import { hostTruth, Scene, visible } from './scene';
 
 const RUNS = Number(process.env['LATE_HOST_RUNS'] ?? 600);
 
