@@ -4,7 +4,7 @@ import { narrowFonts } from './scripts/lib/narrow-fonts.mjs';
 import { defineConfig } from 'vitest/config';
 
 /** The server's input classes carry their rules as decorators. */
-const decorators = { decorator: { legacy: true, emitDecoratorMetadata: true } };
+export const decorators = { decorator: { legacy: true, emitDecoratorMetadata: true } };
 
 /** No test is about time on the clock: a machine that is busy with something else must not fail one. */
 const PATIENCE = { testTimeout: 120_000, hookTimeout: 120_000, expect: { poll: { timeout: 60_000 } } };
@@ -23,7 +23,7 @@ export default defineConfig({
           ...PATIENCE,
           include: [
             'src/lib/{core,keyboards,stand-ins,client,ui}/**/*.test.ts',
-            'tests/{fence,late-host}/*.test.ts',
+            'tests/**/*.test.ts',
           ],
         },
       },

@@ -5,12 +5,12 @@
  */
 import { setTimeout as pause } from 'node:timers/promises';
 import { createSession } from '../testing/browser';
-import { startServer } from '../e2e/support/server';
+import { startServer } from '../testing/server';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { Display } from '../tests/display/display';
-import { ENGINES, startBrowser, type Engine } from '../tests/display/engines';
-import { type RealPage } from '../tests/display/real-browser';
+import { Display } from '../testing/display/display';
+import { ENGINES, startBrowser, type Engine } from '../testing/display/engines';
+import { type RealPage } from '../testing/display/real-browser';
 import { percentile, printTable } from './statistics';
 
 const PRESSES = 60;

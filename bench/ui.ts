@@ -7,7 +7,7 @@
  */
 import type { Browser, CDPSession, Page } from 'playwright-core';
 import { createSession, launchChromium } from '../testing/browser';
-import { startServer } from '../e2e/support/server';
+import { startServer } from '../testing/server';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { documentWith } from './documents';
 import { percentile, printTable } from './statistics';

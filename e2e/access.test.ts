@@ -5,7 +5,7 @@ import { testDatabase, type TestDatabase } from '../tests/database';
 import { AccessKeys } from '../src/lib/server/access/access-keys';
 import { connect } from '../src/lib/server/database/connect';
 import { newContext, useBrowser } from './support/browser';
-import { startServer, type RunningServer } from './support/server';
+import { startServer, type RunningServer } from '../testing/server';
 
 useBrowser();
 

@@ -13,7 +13,7 @@ import type { Session } from '../src/lib/core/session/session';
 import { batchOf } from '../testing/batches';
 import { sessionOf } from '../testing/sessions';
 import { createSession } from './support/browser';
-import { startServer, type RunningServer } from './support/server';
+import { startServer, type RunningServer } from '../testing/server';
 
 const KILLS = Number(process.env.KILLS ?? 4);
 const CRASHES = Number(process.env.CRASHES ?? 2);

@@ -7,7 +7,7 @@ import type { Report } from '../src/lib/core/protocol/report';
 import { testDatabase, type TestDatabase } from '../tests/database';
 import { sessionOf } from '../testing/sessions';
 import { createSession, openPage, storedSession, useBrowser } from './support/browser';
-import { startServer, type RunningServer } from './support/server';
+import { startServer, type RunningServer } from '../testing/server';
 
 useBrowser();
 

@@ -4,7 +4,7 @@ import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { sessionOf } from '../testing/sessions';
 import { createSession, newContext, openPage, useBrowser } from './support/browser';
-import { startServer, type RunningServer } from './support/server';
+import { startServer, type RunningServer } from '../testing/server';
 
 useBrowser();
 

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { SessionDocument } from '../src/lib/core/formats/session-document';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { createSession, launchChromium, PageUser } from '../testing/browser';
-import { startServer } from '../e2e/support/server';
+import { startServer } from '../testing/server';
 import { ensureBuild } from './lib/build.mjs';
 import { throwawayCluster } from './lib/cluster.mjs';
 

@@ -3,7 +3,7 @@ import { find, idsIn } from '../../src/lib/core/model/table';
 import { describe, expect, it, onTestFinished } from 'vitest';
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import { sessionOf } from '../../testing/sessions';
-import { ENGINES } from '../../tests/display/engines';
+import { ENGINES } from '../../testing/display/engines';
 import type { Sitting } from '../support/at-the-keyboard';
 import { useSeat } from '../support/at-the-keyboard';
 import { storedSession } from '../support/browser';

@@ -4,7 +4,7 @@ import { applicationOf } from '../../src/lib/core/slices/applications/selectors'
 import { windowOf } from '../../src/lib/core/slices/windows/selectors';
 import { describe, expect, it } from 'vitest';
 import type { Session } from '../../src/lib/core/session/session';
-import { ENGINES } from '../../tests/display/engines';
+import { ENGINES } from '../../testing/display/engines';
 import { useSeat, type Sitting } from '../support/at-the-keyboard';
 
 describe.each(ENGINES)('with real keys in %s', (engine) => {

@@ -4,10 +4,10 @@ import type { SessionDocument } from '../../src/lib/core/formats/session-documen
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import type { Session } from '../../src/lib/core/session/session';
 import { sessionOf } from '../../testing/sessions';
-import { Display } from '../../tests/display/display';
-import type { Keyboard } from '../../tests/display/keyboard';
-import { startBrowser, type Engine } from '../../tests/display/engines';
-import { type RealBrowser, type RealPage } from '../../tests/display/real-browser';
+import { Display } from '../../testing/display/display';
+import type { Keyboard } from '../../testing/display/keyboard';
+import { startBrowser, type Engine } from '../../testing/display/engines';
+import { type RealBrowser, type RealPage } from '../../testing/display/real-browser';
 import { createSession, storedSession } from './browser';
 
 /** A key event as the page got it. */

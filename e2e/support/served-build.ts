@@ -1,7 +1,7 @@
 /** One server for all browser tests that do not kill theirs. */
 import type { TestProject } from 'vitest/node';
 import { testDatabase } from '../../tests/database';
-import { startServer } from './server';
+import { startServer } from '../../testing/server';
 
 declare module 'vitest' {
   interface ProvidedContext {

@@ -29,7 +29,10 @@ function listByColumns(list: readonly Json[]): Json {
   return { fields, columns: fields.map((field) => byColumns(list.map((record) => record[field] as Json))) };
 }
 
-/** What {@link byColumns} was given. */
+/**
+ * What {@link byColumns} was given.
+ * @example fromColumns({ fields: ['x', 'y'], columns: [[1, 3], [2, 4]] }) // [{ x: 1, y: 2 }, { x: 3, y: 4 }]
+ */
 export function fromColumns(value: Json): Json {
   if (isList(value)) return value.map(fromColumns);
   if (!isRecord(value)) return value;

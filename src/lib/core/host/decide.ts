@@ -23,6 +23,9 @@ export type Decision =
  * Never throws for a command that merely names something unknown: that is a refusal.
  *
  * `again`: whether it is decided anew because it comes true piece by piece; what is left of it follows then.
+ * @example
+ * decide(sessionOf('a: a1 | b: b1'), { type: 'bring-to-front', window: 'b1', raiseAll: false, id: 'c1', at: '2026-11-24T06:00:01.000Z' }).events
+ *   // [{ type: 'window-fronted', window: 'b1', at: '2026-11-24T06:00:01.000Z' }]
  */
 export function decide(session: Session, command: Command, again = false): Decision {
   const kind = kindOf(command.type);

@@ -59,6 +59,7 @@ const isLayout = (value: unknown): value is Layout =>
 /**
  * What is printed on the key at a position, as on its cap: `S` for `KeyS` on many; null if that is not known. A choice
  * comes first, then what was typed, then what the browser says, unless what was typed proves it wrong.
+ * @example labelOf({ chosen: null, typed: [{ KeyQ: 'a' }], told: {} }, 'KeyQ') // 'A'
  */
 export function labelOf({ chosen, typed, told }: KnownKeys, code: string): string | null {
   const seat = seatOf(code);

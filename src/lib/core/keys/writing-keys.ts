@@ -67,7 +67,10 @@ export const WRITING_KEYS: readonly string[] = Object.values(ROWS).flat();
 /** Letters of the three rows, the first of which lie one below the other. */
 export const LETTERS_A_ROW = 10;
 
-/** Where a key is that writes: its row, and how many it is from the first letter; null for all other keys. */
+/**
+ * Where a key is that writes: its row, and how many it is from the first letter; null for all other keys.
+ * @example seatOf('KeyS') // { row: 'home', column: 1 }
+ */
 export function seatOf(code: string): { readonly row: KeyRow; readonly column: number } | null {
   for (const row of Object.keys(ROWS) as KeyRow[]) {
     const at = (ROWS[row] as readonly string[]).indexOf(code);

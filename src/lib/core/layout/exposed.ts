@@ -10,6 +10,9 @@ const CELL = 16;
  * that shows is ever left out; a window of which several others together cover a cell in parts may be named in vain.
  *
  * With each window comes how much of it shows: the whole cells that are its own, of 256 px² each.
+ * @example
+ * [...exposedWindows([{ geometry: { x: 0, y: 0, width: 64, height: 32 } }], { width: 640, height: 320 }).values()]
+ *   // [8]
  */
 export function exposedWindows<W extends { readonly geometry: Geometry }>(
   windows: readonly W[],

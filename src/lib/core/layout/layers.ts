@@ -1,6 +1,7 @@
 /**
  * Layer numbers (z-index) for a stacking, bottom first, changing as few of the previous numbers as possible:
  * raising one window renumbers that window alone, so only its element is touched.
+ * @example [...layersFor(['b', 'a'], new Map([['a', 1], ['b', 2]]))] // [['b', 2], ['a', 3]]
  */
 export function layersFor(
   stacking: readonly string[],

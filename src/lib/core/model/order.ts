@@ -13,14 +13,22 @@ export interface Use {
 /** Most recent first; no id twice. */
 export type Order = readonly Use[];
 
-/** Moves `id` to the head as used at `at`, adding it if it is new. */
+/**
+ * Moves `id` to the head as used at `at`, adding it if it is new.
+ * @example toHead([{ id: 'a', at: '06:00' }, { id: 'b', at: null }], 'b', '06:01')
+ *   // [{ id: 'b', at: '06:01' }, { id: 'a', at: '06:00' }]
+ */
 export function toHead(order: Order, id: string, at: Instant): Order {
   const next = order.filter((use) => use.id !== id);
   next.unshift({ id, at });
   return next;
 }
 
-/** Puts `id` where a use at `at` belongs: behind what was used later. A later use of its own stands. */
+/**
+ * Puts `id` where a use at `at` belongs: behind what was used later. A later use of its own stands.
+ * @example used([{ id: 'a', at: '06:02' }], 'b', '06:01')
+ *   // [{ id: 'a', at: '06:02' }, { id: 'b', at: '06:01' }]
+ */
 export function used(order: Order, id: string, at: Instant): Order {
   const before = usedAt(order, id);
   if (before !== null && before >= at) return order;
@@ -44,7 +52,10 @@ export const usedAt = (order: Order, id: string): Instant | null =>
 /** The ids of an order, most recent first. */
 export const idsOf = (order: Order): string[] => order.map((use) => use.id);
 
-/** Whether a list names each of some different ids once, and nothing else, in whatever order. */
+/**
+ * Whether a list names each of some different ids once, and nothing else, in whatever order.
+ * @example isPermutation(['b', 'a'], ['a', 'b']) // true
+ */
 export function isPermutation(list: readonly string[], of: readonly string[]): boolean {
   const set = new Set(list);
   return list.length === of.length && set.size === list.length && of.every((id) => set.has(id));

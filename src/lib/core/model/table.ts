@@ -22,7 +22,10 @@ function indexOf(table: Table<Identified>): Index {
   return index;
 }
 
-/** The entry with this id; undefined if there is none. */
+/**
+ * The entry with this id; undefined if there is none.
+ * @example find([{ id: 'a', n: 1 }], 'a') // { id: 'a', n: 1 }
+ */
 export function find<T extends Identified>(table: Table<T>, id: string): T | undefined {
   const position = indexOf(table).get(id);
   return position === undefined ? undefined : table[position];
@@ -45,6 +48,8 @@ export function get<T extends Identified>(table: Table<T>, id: string, kind: str
  * The table with some entries changed; the same table if `change` gives each of them back as it was. `kind` names such
  * an entry in the error.
  * @throws RangeError if one of the ids is not there.
+ * @example patch([{ id: 'a', n: 1 }, { id: 'b', n: 2 }], ['b'], 'thing', (one) => ({ ...one, n: 3 }))
+ *   // [{ id: 'a', n: 1 }, { id: 'b', n: 3 }]
  */
 export function patch<T extends Identified>(
   table: Table<T>,
@@ -79,11 +84,17 @@ export function add<T extends Identified>(table: Table<T>, entries: readonly T[]
   throw new RangeError(`The session has something with the id '${twice}' there already.`);
 }
 
-/** The table with an entry in the place of the one that has its id, or at the end if there is none. */
+/**
+ * The table with an entry in the place of the one that has its id, or at the end if there is none.
+ * @example put([{ id: 'a', n: 1 }], { id: 'a', n: 2 }) // [{ id: 'a', n: 2 }]
+ */
 export const put = <T extends Identified>(table: Table<T>, entry: T): Table<T> =>
   has(table, entry.id) ? patch(table, [entry.id], 'entry', () => entry) : add(table, [entry]);
 
-/** The table without some ids; the same table if it has none of them. */
+/**
+ * The table without some ids; the same table if it has none of them.
+ * @example remove([{ id: 'a' }, { id: 'b' }], ['a', 'x']) // [{ id: 'b' }]
+ */
 export function remove<T extends Identified>(table: Table<T>, ids: readonly string[]): Table<T> {
   const gone = new Set(ids.filter((id) => has(table, id)));
   return gone.size === 0 ? table : table.filter(({ id }) => !gone.has(id));

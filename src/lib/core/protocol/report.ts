@@ -18,7 +18,10 @@ export interface Report {
   readonly settles: Settlement | null;
 }
 
-/** The number of the last event up to a report's end. */
+/**
+ * The number of the last event up to a report's end.
+ * @example lastOf({ first: 7, events: [{}, {}] }) // 8
+ */
 export const lastOf = ({ first, events }: Report): number => first + events.length - 1;
 
 /**

@@ -63,7 +63,10 @@ export function storedEvent(event: SessionEvent): StoredEvent {
   return v > 1 ? { ...event, v } : event;
 }
 
-/** An event that was stored by this version or an earlier one. */
+/**
+ * An event that was stored by this version or an earlier one.
+ * @example eventFrom({ type: 'put-back', levels: 2 }) // { type: 'put-back-levels', levels: 2 }
+ */
 export function eventFrom(stored: object): SessionEvent {
   let now = stored as StoredEvent;
   for (;;) {
@@ -85,7 +88,10 @@ export function sessionFrom(stored: object): Session {
   return { ...EMPTY_SESSION, ...session };
 }
 
-/** A batch that a page of this version or an earlier one sent, or left in its outbox. */
+/**
+ * A batch that a page of this version or an earlier one sent, or left in its outbox.
+ * @example batchFrom({ commands: [{ type: 'sweep' }] }) // { v: 2, commands: [{ type: 'sweep-or-put-back' }] }
+ */
 export const batchFrom = (stored: { readonly commands: readonly unknown[] }): Batch =>
   upcast(stored, BATCHES) as unknown as Batch;
 

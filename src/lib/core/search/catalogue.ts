@@ -61,6 +61,9 @@ function grouped(
 /** Text without its accents and in lower case, so that letters are told apart as the matcher does. */
 const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
-/** The letters and digits that words of a text start with, without accents, in lower case. */
+/**
+ * The letters and digits that words of a text start with, without accents, in lower case.
+ * @example [...initialsOf('Éclair, 2 posts')] // ['e', '2', 'p']
+ */
 export const initialsOf = (text: string): Set<string> =>
   new Set(plain(text).match(/(?<![\p{L}\p{N}])[\p{L}\p{N}]/gu));

@@ -124,7 +124,10 @@ export const strongest = (
     .map((choice) => ({ ...choice, strength: strengthAt(choice, at) }))
     .sort((a, b) => b.strength - a.strength);
 
-/** Letters as they are remembered: trimmed, in lower case. */
+/**
+ * Letters as they are remembered: trimmed, in lower case.
+ * @example lettersOf(' Oil ') // 'oil'
+ */
 export const lettersOf = (letters: string): string => letters.trim().toLowerCase();
 
 /** Whether choosing it would end or put away something: that is never all that scattered letters find. */

@@ -59,6 +59,9 @@ export const { empty: EMPTY_SESSION, isVisible, ownership, uncovering } = compos
  * concerns them all: what is gone or cannot be seen is not in front. A host then says what comes forward.
  * Parts that did not change keep their identity, so a view can tell by `===`.
  * @throws RangeError if the event names something that the session does not have.
+ * @example
+ * reduce(sessionOf('a: a1 | b: b1'), { type: 'window-fronted', window: 'b1', at: '2026-11-24T06:00:01.000Z' }).stacking
+ *   // ['a1', 'b1']
  */
 export function reduce(session: Session, event: SessionEvent): Session {
   const after = composed.reduce(session, event);

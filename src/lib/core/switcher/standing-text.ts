@@ -2,7 +2,10 @@ import type { Standing } from './standing';
 
 const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
-/** A state in a few words, for the narrow end of a row, and for search to find things by. */
+/**
+ * A state in a few words, for the narrow end of a row, and for search to find things by.
+ * @example standingText({ type: 'minimised', titles: ['a1', 'a2'], all: true }) // 'both minimised'
+ */
 export function standingText(standing: Standing): string {
   switch (standing.type) {
     case 'hidden':

@@ -4,20 +4,29 @@ import { hostname, networkInterfaces } from 'node:os';
 const LOOPBACK_NAMES: ReadonlySet<string> = new Set(['localhost', '127.0.0.1', '[::1]']);
 const EVERYWHERE: ReadonlySet<string> = new Set(['0.0.0.0', '::', '[::]', '']);
 
-/** The name in a Host header or an origin, without its port, in lower case. */
+/**
+ * The name in a Host header or an origin, without its port, in lower case.
+ * @example nameOf('Harbour.test:4321') // 'harbour.test'
+ */
 export const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
 
 /** Whether a Host header names loopback. */
 export const namesLoopback = (host: string): boolean => LOOPBACK_NAMES.has(nameOf(host));
 
-/** Whether an address (of a peer, or to listen on) is loopback. */
+/**
+ * Whether an address (of a peer, or to listen on) is loopback.
+ * @example isLoopback('::ffff:127.0.0.1') // true
+ */
 export const isLoopback = (address: string): boolean =>
   address === 'localhost' ||
   address === '::1' ||
   address === '[::1]' ||
   /^(::ffff:)?127(\.\d{1,3}){3}$/.test(address);
 
-/** The names in a comma-separated list, as KEY_FOLD_HOSTS has them. */
+/**
+ * The names in a comma-separated list, as KEY_FOLD_HOSTS has them.
+ * @example namesIn('Harbour.test, office ') // ['harbour.test', 'office']
+ */
 export const namesIn = (list: string): string[] =>
   list
     .split(',')

@@ -1,4 +1,7 @@
-/** Whether a client wants no more than it does not know yet (RFC 7240, "Prefer: return=minimal"). */
+/**
+ * Whether a client wants no more than it does not know yet (RFC 7240, "Prefer: return=minimal").
+ * @example prefersMinimal(new Headers({ prefer: 'respond-async, return=minimal' })) // true
+ */
 export const prefersMinimal = (headers: Headers): boolean =>
   (headers.get('prefer') ?? '')
     .split(',')

@@ -31,6 +31,7 @@ export const clockText = (moment: Date): string => clock.format(moment).replaceA
 /**
  * How long ago an instant was, in full units of its largest: `5 minutes`, `1 hour`, `3 days`; `short`: `5 mins`, `1 hr`.
  * What lies ahead is 0 seconds ago.
+ * @example durationText('2026-11-24T06:00:00.000Z', new Date('2026-11-24T07:59:00.000Z')) // '1 hour'
  */
 export function durationText(from: string, to: Date, unitDisplay: Display = 'long'): string {
   const minutes = Math.max(0, to.getTime() - Date.parse(from)) / MINUTE_MS;

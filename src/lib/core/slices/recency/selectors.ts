@@ -3,7 +3,10 @@ import { isAsking, windowOf } from '../windows/selectors';
 import type { AppWindow, WindowsState } from '../windows/state';
 import type { RecencyState } from './state';
 
-/** The windows of an application, most recently used first. */
+/**
+ * The windows of an application, most recently used first.
+ * @example windowsOf(sessionOf('a: a1 a2 | b: b1'), 'a').map(({ id }) => id) // ['a1', 'a2']
+ */
 export function windowsOf(session: RecencyState & WindowsState, application: ApplicationId): AppWindow[] {
   const windows: AppWindow[] = [];
   for (const { id } of session.recent.windows) {

@@ -29,6 +29,7 @@ export const isDropping = ({ asking }: AppWindow): boolean => asking?.dropping =
 /**
  * The window that an application comes forward with (switching rule 10): of its windows, most recent first, the first
  * one that is not minimised, else the first one; null if there are none.
+ * @example windowToChoose(sessionOf('a: a1- a2 a3'), ['a1', 'a2', 'a3']) // 'a2'
  */
 export const windowToChoose = (session: WindowsState, windows: readonly WindowId[]): WindowId | null =>
   windows.find((id) => !windowOf(session, id).minimised) ?? windows[0] ?? null;

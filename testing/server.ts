@@ -1,6 +1,6 @@
 /** Servers for browser tests: the real build, in a process of its own. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { freePort } from '../../scripts/lib/cluster.mjs';
+import { freePort } from '../scripts/lib/cluster.mjs';
 
 export interface RunningServer {
   readonly url: string;
