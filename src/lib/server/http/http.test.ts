@@ -1,10 +1,13 @@
-import { hostname } from 'node:os';
+import { hostname, networkInterfaces } from 'node:os';
 import { describe, expect, it } from 'vitest';
+import { Unavailable } from '../database/trouble';
+import { withProblem } from './framework-problem';
 import { guard } from './guard';
 import { Hosts } from './hosts';
-import { pointerTo, Problem } from './problem';
+import { answering, pointerTo, Problem } from './problem';
 import { prefersMinimal } from './preference';
 import { readJson } from './read-json';
+import { eventNumber, followedFrom } from './streaming';
 
 const request = (body: BodyInit, type = 'application/json') =>
   new Request('http://localhost/', { method: 'POST', body, headers: { 'content-type': type } });
@@ -52,8 +55,8 @@ describe('reading JSON', () => {
 });
 
 describe('the guard', () => {
-  const hosts = new Hosts('127.0.0.1', ' Desk.Ellavane.Example , ,office.example');
-  const check = (headers: Record<string, string>) => () => guard(new Headers(headers), '127.0.0.1', hosts);
+  const hosts = () => new Hosts('127.0.0.1', ' Desk.Ellavane.Example , ,office.example');
+  const check = (headers: Record<string, string>) => () => guard(new Headers(headers), '127.0.0.1', hosts());
 
   it.each<Record<string, string>>([
     { host: 'localhost:4870' },
@@ -79,25 +82,49 @@ describe('the guard', () => {
 });
 
 describe('a server that listens beyond loopback', () => {
-  const everywhere = new Hosts('0.0.0.0', '');
-  const one = new Hosts('192.168.7.3', '');
+  const everywhere = () => new Hosts('0.0.0.0', '');
+  const one = () => new Hosts('192.168.7.3', '');
   const ask = (host: string, peer: string, hosts: Hosts) => () => guard(new Headers({ host }), peer, hosts);
+  const notOurs = expect.objectContaining({ status: 421 });
 
   it('answers to its own addresses, its name, and loopback’s names over loopback alone', () => {
-    expect(one.addresses()).toEqual(['192.168.7.3']);
-    expect(ask('192.168.7.3:4870', '192.168.7.9', one)).not.toThrow();
-    expect(ask(hostname(), '192.168.7.9', everywhere)).not.toThrow();
-    for (const address of everywhere.addresses())
-      expect(ask(`${address}:4870`, '192.168.7.9', everywhere)).not.toThrow();
-    expect(ask('localhost:4870', '127.0.0.1', everywhere)).not.toThrow();
-    expect(ask('localhost:4870', '::ffff:127.0.0.1', everywhere)).not.toThrow();
-    expect(ask('localhost:4870', '192.168.7.9', everywhere)).toThrow(
-      expect.objectContaining({ status: 421 }),
-    );
-    expect(ask('192.168.7.4', '192.168.7.9', one)).toThrow(expect.objectContaining({ status: 421 }));
-    expect(ask('elsewhere.example', '127.0.0.1', everywhere)).toThrow(
-      expect.objectContaining({ status: 421 }),
-    );
+    expect(one().addresses()).toEqual(['192.168.7.3']);
+    expect(ask('192.168.7.3:4870', '192.168.7.9', one())).not.toThrow();
+    expect(ask(hostname().toUpperCase(), '192.168.7.9', everywhere())).not.toThrow();
+    for (const address of everywhere().addresses())
+      expect(ask(`${address}:4870`, '192.168.7.9', everywhere())).not.toThrow();
+    for (const peer of ['127.0.0.1', '::ffff:127.0.0.1', '::1', '127.9.8.7'])
+      expect(ask('localhost:4870', peer, everywhere())).not.toThrow();
+    for (const peer of ['192.168.7.9', '1127.0.0.1', '127.0.0.1.example'])
+      expect(ask('localhost:4870', peer, everywhere())).toThrow(notOurs);
+    expect(ask('192.168.7.4', '192.168.7.9', one())).toThrow(notOurs);
+    for (const name of ['elsewhere.example', ''])
+      expect(ask(name, '127.0.0.1', everywhere())).toThrow(notOurs);
+  });
+
+  it('has an address of the sixth version of the protocol in brackets, as URLs do (RFC 3986, section 3.2.2)', () => {
+    for (const listening of ['FE80::1', '[fe80::1]'])
+      expect(new Hosts(listening, '').addresses()).toEqual(['[fe80::1]']);
+    expect(new Hosts('Office.Example', '').addresses()).toEqual(['office.example']);
+    expect(ask('[fe80::1]:4870', 'fe80::2', new Hosts('fe80::1', ''))).not.toThrow();
+  });
+
+  it('is not one that listens on loopback, by whatever name, or answers to its own there', () => {
+    for (const listening of ['localhost', '::1', '[::1]', '127.0.0.1', '::ffff:127.0.0.1']) {
+      expect(new Hosts(listening, '')).toMatchObject({ onLoopback: true });
+      expect(new Hosts(listening, '').addresses()).toEqual([]);
+    }
+    expect(ask(hostname(), '127.0.0.1', new Hosts('127.0.0.1', ''))).toThrow(notOurs);
+    for (const listening of ['0.0.0.0', '::', '[::]', ''])
+      expect(new Hosts(listening, '')).toMatchObject({ onLoopback: false });
+  });
+
+  it('on every address has those of each network, and none of loopback (as the system lists them)', () => {
+    const every = Object.values(networkInterfaces()).flatMap((addresses) => addresses ?? []);
+    const fourth = every.filter(({ family, internal }) => family === 'IPv4' && !internal);
+    expect(everywhere().addresses()).toEqual(expect.arrayContaining(fourth.map(({ address }) => address)));
+    expect(everywhere().addresses()).not.toContain('127.0.0.1');
+    expect(everywhere().addresses()).not.toContain('[::1]');
   });
 });
 
@@ -122,4 +149,63 @@ describe('a problem', () => {
     expect(pointerTo([' '])).toBe('#/%20');
     expect(pointerTo([])).toBe('#');
   });
+
+  it('is what becomes of trouble that passes; what nobody expected stays an error', async () => {
+    const answered = await answering(() => Promise.reject(new Unavailable('Later.')));
+    expect([answered.status, answered.headers.get('retry-after')]).toEqual([503, '1']);
+    expect((await answering(() => Promise.reject(new Problem('refused', 'No.')))).status).toBe(422);
+    await expect(answering(() => Promise.reject(new Error('what?')))).rejects.toThrow('what?');
+  });
+});
+
+describe('what the framework says of its own accord', () => {
+  const said = (status: number, path: string, accept: string, headers: Record<string, string> = {}) =>
+    withProblem(
+      new Request(`http://localhost${path}`, { headers: { accept } }),
+      new Response('as it was', { status, headers }),
+    );
+
+  it.each([
+    [404, '/api/nothing', 'text/html', 'not-here'],
+    [404, '/nothing', '*/*', 'not-here'],
+    [405, '/api/sessions', '*/*', 'wrong-method'],
+    [413, '/api/sessions', '*/*', 'body-too-large'],
+    [418, '/api/sessions', '*/*', 'malformed-request'],
+    [500, '/api/sessions', '*/*', 'went-wrong'],
+  ])('%i at %s for those who want %s is the problem %4$s', async (status, path, accept, type) => {
+    const problem = await said(status, path, accept).json();
+    expect(problem).toMatchObject({ type: `/problems/${type}`, detail: expect.stringMatching(/^\w.*\.$/) });
+  });
+
+  it('stays as it is for people who look for a page, for the framework itself, and where all is well', async () => {
+    for (const response of [
+      said(404, '/nothing', 'text/html,*/*'),
+      said(404, '/sessions/x/__data.json', '*/*'),
+      said(200, '/api/sessions', '*/*'),
+      said(422, '/api/sessions', '*/*', { 'content-type': 'application/problem+json' }),
+    ])
+      expect(await response.text()).toBe('as it was');
+  });
+
+  it('keeps the methods that are understood (RFC 9110, section 15.5.6)', () => {
+    expect(said(405, '/api/sessions', '*/*', { allow: 'POST' }).headers.get('allow')).toBe('POST');
+    expect(said(404, '/api/sessions', '*/*').headers.has('allow')).toBe(false);
+  });
+});
+
+describe('what is followed', () => {
+  const notNumbers = expect.objectContaining({ type: 'not-an-event-number', errors: [expect.anything()] });
+
+  it('is read from the address', () => {
+    expect(followedFrom('ellavane:12,s-1:0', 2)).toEqual([
+      { session: 'ellavane', after: 12 },
+      { session: 's-1', after: 0 },
+    ]);
+    expect(eventNumber('999999999')).toBe(999_999_999);
+  });
+
+  it.each(['', 'a', 'a:', 'a:1,', 'A:1', 'a:1,a:2', 'a:1,b:2,c:3', 'a:-1', 'a:1.5', 'a:1234567890'])(
+    'is refused: %j',
+    (after) => expect(() => followedFrom(after, 2)).toThrow(notNumbers),
+  );
 });
