@@ -3,6 +3,12 @@ import { once } from 'node:events';
 import compression from 'compression';
 import { answerClientError, wellFormed, withProblem } from './lib/well-formed.mjs';
 
+/**
+ * What the package works on is Node's own, though its types speak of a framework's.
+ * @typedef {import('node:http').IncomingMessage & Parameters<ReturnType<typeof compression>>[0]} Request
+ * @typedef {import('node:http').ServerResponse & Parameters<ReturnType<typeof compression>>[1]} Response
+ */
+
 /** Pages and documents go out compressed; a stream must not wait until there is enough to compress. */
 const compress = compression({
   filter: (request, response) =>
@@ -11,13 +17,20 @@ const compress = compression({
 });
 
 try {
-  const { server } = await import('../build/index.js');
+  const build = new URL('../build/index.js', import.meta.url).href;
+  /** @type {{ server: { server: import('node:http').Server } }} */
+  const { server } = await import(build);
   const { server: http } = server;
   // What no request object can be made of never reaches the application, so it is answered here.
   const [application] = http.listeners('request');
+  if (!application) throw new Error('The build answers no requests.');
   http.removeAllListeners('request');
   http.on(
     'request',
+    /**
+     * @param {Request} request
+     * @param {Response} response
+     */
     (request, response) =>
       wellFormed(request, response) &&
       compress(request, response, () => application(request, withProblem(response))),

@@ -31,7 +31,10 @@ await runMain(async () => {
   }
 });
 
-/** Serves until it is told to stop. */
+/**
+ * Serves until it is told to stop.
+ * @param {string} databaseUrl
+ */
 async function serve(databaseUrl) {
   const program = dev
     ? ['node_modules/vite/bin/vite.js', 'dev', '--host', HOST, '--port', String(PORT), '--strictPort']

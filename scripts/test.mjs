@@ -9,6 +9,7 @@ import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/packa
 import { ROOT } from './lib/paths.mjs';
 import { runMain, say } from './lib/say.mjs';
 
+/** @type {readonly (readonly [name: string, args: readonly string[]])[]} */
 const CHECKS = [
   ['formatting', ['prettier', '--check', '--log-level=warn', '.']],
   ['linting', ['eslint', '.']],
@@ -29,7 +30,10 @@ const CHECKS = [
   ['types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'machine']],
 ];
 
-/** Debian's packages that the tests need, and the file that tells whether they are there. */
+/**
+ * Debian's packages that the tests need, and the file that tells whether they are there.
+ * @type {readonly (readonly [name: string, file: string])[]}
+ */
 const PROGRAMS = [
   ['chromium', '/usr/bin/chromium'],
   ['firefox-esr', '/usr/bin/firefox-esr'],
@@ -41,7 +45,9 @@ await runMain(async () => {
   checkNode();
   await ensureNodePackages();
   if (!process.env.TEST_DATABASE_URL) await ensurePostgres();
-  await ensureDebianPackages(PROGRAMS.map(([name, file]) => [name, () => existsSync(file)]));
+  await ensureDebianPackages(
+    PROGRAMS.map(([name, file]) => /** @type {const} */ ([name, () => existsSync(file)])),
+  );
   npx(['svelte-kit', 'sync']);
   await ensureBuild();
 
@@ -58,11 +64,15 @@ await runMain(async () => {
   process.exit(tally.failed + failed > 0 ? 1 : 0);
 });
 
+/** @param {readonly string[]} args */
 function npx(args) {
   return spawnSync('npx', args, { cwd: ROOT, stdio: 'inherit' }).status === 0;
 }
 
-/** Runs Vitest; a run that breaks off counts as a failure even if no test failed. */
+/**
+ * Runs Vitest; a run that breaks off counts as a failure even if no test failed.
+ * @param {readonly string[]} args
+ */
 function runTests(args) {
   const folder = mkdtempSync(join(tmpdir(), 'key-fold-report-'));
   const report = join(folder, 'report.json');

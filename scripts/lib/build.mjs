@@ -17,13 +17,17 @@ const SOURCES = [
 
 function fingerprint() {
   const hash = createHash('sha256');
+  /** @param {string} path */
   const visit = (path) => {
     const full = join(ROOT, path);
     const entries =
       SOURCES.includes(path) && !['src', 'static'].includes(path)
         ? null
         : readdirSync(full, { withFileTypes: true });
-    if (!entries) return hash.update(path).update(readFileSync(full));
+    if (!entries) {
+      hash.update(path).update(readFileSync(full));
+      return;
+    }
     for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
       const inner = join(path, entry.name);
       if (entry.isDirectory()) visit(inner);

@@ -13,7 +13,7 @@ export const runningAt = () => (process.env.DATABASE_URL ? null : (holderOf(lock
 
 /**
  * The database: the server at DATABASE_URL, or a cluster of this clone's own, which nobody else may have open.
- * @param about what others who want it are told: `url`, where Key Fold is served
+ * @param {import('./run-lock.mjs').About} about what others who want it are told: `url`, where Key Fold is served
  * @throws SetUpError if someone else has it open.
  */
 export async function openDatabase(about) {
@@ -31,7 +31,11 @@ export async function openDatabase(about) {
   }
 }
 
-/** The database as it stands: the running one if Key Fold runs, else opened for as long as `work` takes. */
+/**
+ * The database as it stands: the running one if Key Fold runs, else opened for as long as `work` takes.
+ * @template R
+ * @param {(url: string) => Promise<R>} work
+ */
 export async function withDatabase(work) {
   if (runningAt()) return work(clusterUrl());
   const database = await openDatabase({ url: 'a script of Key Fold’s' });

@@ -5,11 +5,12 @@ import { ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 import { say, SetUpError } from './say.mjs';
 
+/** @type {readonly [major: number, minor: number]} */
 const LEAST_NODE = [20, 19];
 
 /** @throws SetUpError if this Node.js is too old. */
 export function checkNode() {
-  const [major, minor] = process.versions.node.split('.').map(Number);
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
   if (major < LEAST_NODE[0] || (major === LEAST_NODE[0] && minor < LEAST_NODE[1]))
     throw new SetUpError(
       `Node.js ${LEAST_NODE.join('.')} or newer is needed; this is ${process.versions.node}.`,

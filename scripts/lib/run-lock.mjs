@@ -2,18 +2,29 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 
-/** Whether a process lives. */
+/**
+ * What others are told who want the lock: where it can be found.
+ * @typedef {{ readonly url: string }} About
+ */
+
+/**
+ * Whether a process lives.
+ * @param {number} pid
+ */
 export function isRunningProcess(pid) {
   if (!Number.isInteger(pid) || pid <= 0) return false;
   try {
     process.kill(pid, 0);
     return true;
   } catch (error) {
-    return error.code === 'EPERM';
+    return codeOf(error) === 'EPERM';
   }
 }
 
-/** Whether a process is one of Key Fold's scripts, and not another that was given the same number since. */
+/**
+ * Whether a process is one of Key Fold's scripts, and not another that was given the same number since.
+ * @param {number} pid
+ */
 function isOurs(pid) {
   if (!isRunningProcess(pid)) return false;
   try {
@@ -23,7 +34,11 @@ function isOurs(pid) {
   }
 }
 
-/** Who holds the lock at `file`: what he does and where he can be found; null if nobody does. */
+/**
+ * Who holds the lock at `file`, and where he can be found; null if nobody does.
+ * @param {string} file
+ * @returns {(About & { readonly pid: number }) | null}
+ */
 export function holderOf(file) {
   try {
     const holder = JSON.parse(readFileSync(file, 'utf8'));
@@ -35,7 +50,8 @@ export function holderOf(file) {
 
 /**
  * Takes the lock at `file`. Answers with a function that gives it back, or with null if someone else holds it.
- * @param about what others are told: where it can be found
+ * @param {string} file
+ * @param {About} about
  */
 export function takeLock(file, about) {
   mkdirSync(dirname(file), { recursive: true });
@@ -43,8 +59,11 @@ export function takeLock(file, about) {
   try {
     writeFileSync(file, JSON.stringify({ pid: process.pid, ...about }), { flag: 'wx' });
   } catch (error) {
-    if (error.code === 'EEXIST') return null;
+    if (codeOf(error) === 'EEXIST') return null;
     throw error;
   }
   return () => rmSync(file, { force: true });
 }
+
+/** @param {unknown} error */
+const codeOf = (error) => /** @type {NodeJS.ErrnoException} */ (error).code;

@@ -3,6 +3,9 @@ import { SetUpError } from './say.mjs';
 
 /**
  * Runs a program to its end and answers with what it printed.
+ * @param {string} program
+ * @param {readonly string[]} args
+ * @param {import('node:child_process').SpawnOptions & { show?: boolean }} options `show`: what it prints is shown as it comes
  * @throws SetUpError with the end of its output if it fails.
  */
 export async function run(program, args, { show = false, ...options } = {}) {

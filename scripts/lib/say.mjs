@@ -1,10 +1,16 @@
-/** Prints a line of progress. */
+/**
+ * Prints a line of progress.
+ * @param {string} text
+ */
 export const say = (text) => console.log(`Key Fold: ${text}`);
 
 /** Something the person can put right; its message says how. */
 export class SetUpError extends Error {}
 
-/** Runs `main` and prints a SetUpError as its message alone. */
+/**
+ * Runs `main` and prints a SetUpError as its message alone.
+ * @param {() => Promise<void>} main
+ */
 export async function runMain(main) {
   try {
     await main();

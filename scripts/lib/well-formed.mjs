@@ -1,11 +1,25 @@
 /** Problem documents (RFC 9457) for what is not even a request. The application has the rest: see docs/api.md. */
 const METHODS = ['GET', 'HEAD', 'POST', 'DELETE', 'OPTIONS'];
 
+/**
+ * @param {string} type
+ * @param {string} title
+ * @param {number} status
+ * @param {string} detail
+ */
 const body = (type, title, status, detail) =>
   JSON.stringify({ type: `/problems/${type}`, title, status, detail });
 
-/** Whether a request can be handed on; one that cannot is answered. */
+/**
+ * Whether a request can be handed on; one that cannot is answered.
+ * @param {import('node:http').IncomingMessage} request
+ * @param {import('node:http').ServerResponse} response
+ */
 export function wellFormed(request, response) {
+  /**
+   * @param {number} status
+   * @param {string} text
+   */
   const answer = (status, text, headers = {}) => {
     request.resume();
     response.writeHead(status, {
@@ -16,7 +30,7 @@ export function wellFormed(request, response) {
     response.end(text);
     return false;
   };
-  if (!METHODS.includes(request.method))
+  if (!METHODS.includes(request.method ?? ''))
     return answer(
       405,
       body('wrong-method', 'Wrong method', 405, `${request.method} is not understood here.`),
@@ -24,7 +38,7 @@ export function wellFormed(request, response) {
         allow: METHODS.join(', '),
       },
     );
-  if (!isAddress(request.url) || !isHost(request.headers.host ?? ''))
+  if (!isAddress(request.url ?? '') || !isHost(request.headers.host ?? ''))
     return answer(
       400,
       body('malformed-request', 'Malformed request', 400, 'The address or host is malformed.'),
@@ -32,17 +46,23 @@ export function wellFormed(request, response) {
   return true;
 }
 
+/** @param {string} url */
 function isAddress(url) {
-  if (!url?.startsWith('/')) return false;
+  if (!url.startsWith('/')) return false;
   try {
     // A NUL byte is legal in a URL, but in nothing that an address here could name.
-    return !decodeURIComponent(url.split('?')[0]).includes('\0') && URL.canParse(url, 'http://localhost');
+    return (
+      !decodeURIComponent(url.replace(/\?.*/s, '')).includes('\0') && URL.canParse(url, 'http://localhost')
+    );
   } catch {
     return false;
   }
 }
 
-/** A name or an address with or without a port, and nothing else that a URL could hold in its place. */
+/**
+ * A name or an address with or without a port, and nothing else that a URL could hold in its place.
+ * @param {string} host
+ */
 function isHost(host) {
   if (!URL.canParse(`http://${host}`)) return false;
   const { username, password, pathname, search, hash } = new URL(`http://${host}`);
@@ -52,11 +72,17 @@ function isHost(host) {
 /**
  * Gives errors a problem document that the framework answers before the application sees them (unknown files of its
  * own, for one): those say nothing but a status.
+ * @param {import('node:http').ServerResponse} response
  */
 export function withProblem(response) {
   const { writeHead, write, end } = response;
+  /** @type {string | null} */
   let problem = null;
-  response.writeHead = (status, ...rest) => {
+  /**
+   * @param {number} status
+   * @param {unknown[]} rest
+   */
+  const writeHeadToo = (status, ...rest) => {
     const type = String(response.getHeader('content-type') ?? '');
     if (status >= 400 && !/^(application|text\/html)/.test(type)) {
       const [name, title] =
@@ -65,17 +91,24 @@ export function withProblem(response) {
       response.removeHeader('content-length');
       response.setHeader('content-type', 'application/problem+json');
     }
-    return writeHead.call(response, status, ...rest);
+    return Reflect.apply(writeHead, response, [status, ...rest]);
   };
-  response.write = (...args) => (problem === null ? write.apply(response, args) : true);
+  response.writeHead = writeHeadToo;
+  /** @param {unknown[]} args */
+  response.write = (...args) => (problem === null ? Reflect.apply(write, response, args) : true);
+  /** @param {unknown[]} args */
   response.end = (...args) => {
     if (!response.headersSent) response.writeHead(response.statusCode);
-    return problem === null ? end.apply(response, args) : end.call(response, problem);
+    return Reflect.apply(end, response, problem === null ? args : [problem]);
   };
   return response;
 }
 
-/** Answers what Node.js itself cannot read as HTTP. */
+/**
+ * Answers what Node.js itself cannot read as HTTP.
+ * @param {NodeJS.ErrnoException} error
+ * @param {import('node:stream').Duplex} socket
+ */
 export function answerClientError(error, socket) {
   if (error.code === 'ECONNRESET' || !socket.writable) return socket.destroy();
   const large = error.code === 'HPE_HEADER_OVERFLOW';

@@ -18,7 +18,7 @@ import { keyList } from './views/key-list';
 import { keyMapOf } from './views/key-map';
 import { legendOf } from './views/legend';
 
-const keys = keyMapOf(REGISTRY, busySession());
+const keys = () => keyMapOf(REGISTRY, busySession());
 const of = (id: string) => ({ action: id, argument: null });
 const decided = (session: Session, n: number, wish: Wish) =>
   decide(session, { ...wish, id: `c${n}`, at: later(n) });
@@ -84,7 +84,7 @@ describe('the registry', () => {
   it('has an id of its own for every action, and one key for no two of them', () => {
     expect(() => new Registry([...ACTIONS, ...ACTIONS])).toThrow(/one id/);
     expect(() => REGISTRY.action('fly')).toThrow(/no action 'fly'/);
-    expect(keys.conflicts).toEqual([]);
+    expect(keys().conflicts).toEqual([]);
   });
 
   it('tells two actions that want one key, and gives it to the first', () => {
@@ -104,8 +104,8 @@ describe('the registry', () => {
 
   it('asks the scopes that hold one after the other', () => {
     const at = { code: 'ArrowRight', key: 'ArrowRight', shift: false };
-    expect(keys.at(['rows', 'list'], at)?.invocation).toEqual(of('next-window'));
-    expect(keys.at(['list'], at)).toBeNull();
+    expect(keys().at(['rows', 'list'], at)?.invocation).toEqual(of('next-window'));
+    expect(keys().at(['list'], at)).toBeNull();
   });
 
   it('holds actions with an argument: each of them is found, bound and refused by it', () => {
@@ -135,7 +135,7 @@ describe('the registry', () => {
 describe('the views of it', () => {
   it('a legend explains one layer of the keys, opposite steps together, in the order of the registry', () => {
     const texts = (shift: boolean) =>
-      legendOf(REGISTRY, keys, busySession(), { groups: ['find', 'put-away', 'end'], shift }).map(
+      legendOf(REGISTRY, keys(), busySession(), { groups: ['find', 'put-away', 'end'], shift }).map(
         ({ keys: caps, text }) => `${caps.map(({ at }) => at.code.slice(-1)).join('')} ${text}`,
       );
     const plain = ['AS applications', 'DF windows', 'Q search', 'Z minimise', 'X hide', 'C close', 'V quit'];
@@ -145,8 +145,8 @@ describe('the views of it', () => {
 
   it('the list of keys names everything that has a key, and says what cannot be done now', () => {
     const session = sessionOf('a: a1');
-    const lines = keyList(REGISTRY, keys, session).flatMap((section) => section.lines);
-    const bound = new Set(keys.bindings.map(({ invocation }) => invocation.action));
+    const lines = keyList(REGISTRY, keys(), session).flatMap((section) => section.lines);
+    const bound = new Set(keys().bindings.map(({ invocation }) => invocation.action));
     expect(new Set(lines.map(({ invocation }) => invocation.action))).toEqual(bound);
     const line = (id: string) => lines.find(({ invocation }) => invocation.action === id);
     expect(line('minimise')).toMatchObject({ chord: { code: 'KeyZ', shift: false }, not: null });
@@ -157,9 +157,9 @@ describe('the views of it', () => {
 });
 
 describe('words that people have', () => {
-  const { session } = personAt('a: a1 a2- | b: b1* b2 | !c: c1').wish({ type: 'close', window: 'b2' });
+  const used = () => personAt('a: a1 a2- | b: b1* b2 | !c: c1').wish({ type: 'close', window: 'b2' });
   const first = (letters: string) =>
-    search(catalogueOf(session, REGISTRY), letters, [], later(0))[0]?.candidate.title;
+    search(catalogueOf(used().session, REGISTRY), letters, [], later(0))[0]?.candidate.title;
 
   it.each([
     ['undo', 'Reopen the last closed window or application'],

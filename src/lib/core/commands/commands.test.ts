@@ -29,13 +29,15 @@ const typesOf = (session: Session, wish: Wish) => eventsOf(session, wish).map(({
 
 const a = 'a';
 const three = () => sessionOf('a: a1 a2 | b: b1 | c:');
-const stopped = withApplication(three(), a, { answering: false });
-const resting = withApplication(three(), 'c', { running: false });
-const asking = after(sessionOf('a: a1* | b: b1'), { type: 'close', window: 'a1' });
-const quitting = after(sessionOf('a: a1* | b: b1'), { type: 'quit', application: a });
+// Made in each test, so that what makes them is tested by it too.
+const stopped = () => withApplication(three(), a, { answering: false });
+const resting = () => withApplication(three(), 'c', { running: false });
+const asking = () => after(sessionOf('a: a1* | b: b1'), { type: 'close', window: 'a1' });
+const quitting = () => after(sessionOf('a: a1* | b: b1'), { type: 'quit', application: a });
+const minimised = () => sessionOf('a: a1-');
 
 describe('a wish that changes nothing says why', () => {
-  it.each<[string, Session, Wish, object]>([
+  it.each<[string, () => Session, Wish, object]>([
     ['quit', resting, { type: 'quit', application: 'c' }, { type: 'not-running', application: 'c' }],
     ['end now', resting, { type: 'end-now', application: 'c' }, { type: 'not-running', application: 'c' }],
     [
@@ -46,7 +48,7 @@ describe('a wish that changes nothing says why', () => {
     ],
     [
       'close all',
-      three(),
+      three,
       { type: 'close-all', application: 'c' },
       { type: 'nothing-to-close', application: 'c' },
     ],
@@ -54,25 +56,31 @@ describe('a wish that changes nothing says why', () => {
     ['quit', stopped, { type: 'quit', application: a }, { type: 'does-not-answer', application: a }],
     ['close', asking, { type: 'close', window: 'a1' }, { type: 'already-asking', application: a }],
     ['quit', quitting, { type: 'quit', application: a }, { type: 'already-asking', application: a }],
-    ['reopen', three(), { type: 'reopen', entry: null }, { type: 'nothing-to-reopen' }],
-    ['minimise', sessionOf('a: a1-'), { type: 'minimise', window: 'a1' }, { type: 'already-minimised' }],
-    [
-      'minimise all',
-      sessionOf('a: a1-'),
-      { type: 'minimise-all', application: a },
-      { type: 'already-minimised' },
-    ],
-    ['restore all', three(), { type: 'restore-all', application: a }, { type: 'nothing-to-restore' }],
-    ['hide', sessionOf('!a: a1'), { type: 'hide', application: a }, { type: 'nothing-to-put-away' }],
+    ['reopen', three, { type: 'reopen', entry: null }, { type: 'nothing-to-reopen' }],
+    ['minimise', minimised, { type: 'minimise', window: 'a1' }, { type: 'already-minimised' }],
+    ['minimise all', minimised, { type: 'minimise-all', application: a }, { type: 'already-minimised' }],
+    ['restore all', three, { type: 'restore-all', application: a }, { type: 'nothing-to-restore' }],
+    ['hide', () => sessionOf('!a: a1'), { type: 'hide', application: a }, { type: 'nothing-to-put-away' }],
     ['hide', resting, { type: 'hide', application: 'c' }, { type: 'nothing-to-put-away' }],
-    ['show', three(), { type: 'show', application: a }, { type: 'not-hidden', application: a }],
-    ['solo', sessionOf('a: a1 | !b: b1'), { type: 'solo', application: a }, { type: 'nothing-to-put-away' }],
-    ['sweep', sessionOf('a: a1-'), { type: 'sweep' }, { type: 'nothing-to-put-away' }],
-    ['put back', three(), { type: 'put-back', entry: null }, { type: 'nothing-to-put-back' }],
-    ['put back', three(), { type: 'put-back', entry: 'e' }, { type: 'nothing-to-put-back' }],
-    ['settings', three(), { type: 'change-settings', settings: three().settings }, { type: 'already-there' }],
-    ['forget', three(), { type: 'forget-choices', choice: null }, { type: 'nothing-to-forget' }],
-  ])('%s', (_, session, wish, notice) => {
+    ['show', three, { type: 'show', application: a }, { type: 'not-hidden', application: a }],
+    [
+      'solo',
+      () => sessionOf('a: a1 | !b: b1'),
+      { type: 'solo', application: a },
+      { type: 'nothing-to-put-away' },
+    ],
+    ['sweep', minimised, { type: 'sweep' }, { type: 'nothing-to-put-away' }],
+    ['put back', three, { type: 'put-back', entry: null }, { type: 'nothing-to-put-back' }],
+    ['put back', three, { type: 'put-back', entry: 'e' }, { type: 'nothing-to-put-back' }],
+    [
+      'settings',
+      three,
+      { type: 'change-settings', settings: sessionOf('a: a1').settings },
+      { type: 'already-there' },
+    ],
+    ['forget', three, { type: 'forget-choices', choice: null }, { type: 'nothing-to-forget' }],
+  ])('%s', (_, make, wish, notice) => {
+    const session = make();
     expect(decided(session, wish)).toEqual({ ok: true, events: [], notices: [notice], session });
   });
 });
@@ -133,9 +141,10 @@ describe('a wish is refused', () => {
 
 describe('what search remembers', () => {
   const learn = (letters: string, choice: string): Wish => ({ type: 'learn-choice', letters, choice });
-  const learned = after(three(), learn('be', 'x'));
+  const taught = () => after(three(), learn('be', 'x'));
 
   it('is not learned twice by one command, but by another one, for other letters, and for another choice', () => {
+    const learned = taught();
     const [{ at: learnedAt } = { at: '' }] = learned.learned;
     const again = (wish: Wish, at = learnedAt) => decide(learned, { ...wish, id: 'again', at });
     expect(again(learn('be', 'x'))).toMatchObject({ events: [] });
@@ -145,6 +154,7 @@ describe('what search remembers', () => {
   });
 
   it('is forgotten for one choice or for all', () => {
+    const learned = taught();
     expect(typesOf(learned, { type: 'forget-choices', choice: 'x' })).toEqual(['choices-forgotten']);
     expect(typesOf(learned, { type: 'forget-choices', choice: null })).toEqual(['choices-forgotten']);
     expect(typesOf(learned, { type: 'forget-choices', choice: 'y' })).toEqual([]);
@@ -190,7 +200,7 @@ describe('windows and applications', () => {
     expect(typesOf(three(), { type: 'stop-answering', application: a })).toEqual([
       'application-stopped-answering',
     ]);
-    expect(typesOf(stopped, { type: 'stop-answering', application: a })).toEqual([]);
+    expect(typesOf(stopped(), { type: 'stop-answering', application: a })).toEqual([]);
   });
 
   it('come forward on the tab that shows the document', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sessionOf } from '../../../../testing/sessions';
 import { personAt } from '../../../../testing/person';
-import { batchFrom, eventFrom, sessionFrom, storedEvent, storedSession } from './upcast';
+import { batchFrom, eventFrom, reportFrom, sessionFrom, storedEvent, storedSession } from './upcast';
 
 const trip = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
@@ -15,6 +15,35 @@ describe('what is stored', () => {
   it('gets the fields that have been added since', () => {
     const { learned: _learned, ...older } = storedSession(sessionOf('a: a1'));
     expect(sessionFrom(older).learned).toEqual([]);
+  });
+});
+
+describe('a snapshot before they had versions', () => {
+  it('had records in the place of tables, and entries without ids', () => {
+    const person = personAt('a: a1 a2* | b: b1').act('minimise').act('end-now');
+    const { v: _v, ...now } = storedSession(person.session);
+    const { applications, windows, documents, drafts, putAways, ended } = person.session;
+    const byId = (table: readonly { id: string }[]) => Object.fromEntries(table.map((one) => [one.id, one]));
+    const withoutIds = (list: readonly { id: string }[]) => list.map(({ id: _id, ...rest }) => rest);
+    const old = {
+      ...now,
+      applications: byId(applications),
+      windows: byId(windows),
+      documents: byId(documents),
+      drafts: Object.fromEntries(drafts.map(({ id, ...draft }) => [id, draft])),
+      putAways: withoutIds(putAways),
+      ended: withoutIds(ended).map(({ discarded: _none, ...rest }: { discarded?: unknown }) => rest),
+    };
+    expect([putAways.length, ended.length, drafts.length]).toEqual([1, 1, 1]);
+    const upcast = sessionFrom(trip(old));
+    const given = { id: expect.stringMatching(/^e-[0-9a-f]{8}$/) };
+    expect(upcast).toEqual({
+      ...person.session,
+      putAways: putAways.map((entry) => ({ ...entry, ...given })),
+      ended: ended.map((entry) => ({ ...entry, ...given })),
+    });
+    expect(sessionFrom(trip(old))).toEqual(upcast);
+    expect(sessionFrom(trip(storedSession(upcast)))).toEqual(upcast);
   });
 });
 
@@ -47,6 +76,12 @@ describe('events before they had versions', () => {
     expect(at('A')).toEqual({ type: 'put-away', entry: { ...entry, id: expect.stringMatching(/^e-/) } });
     expect(at('A')).not.toEqual({ ...at('B'), entry: { ...entry, subject: 'A' } });
   });
+});
+
+it('a report that says nothing of how its batch ends is of one that is done', () => {
+  const report = { batch: 'x', first: 1, events: [] };
+  expect(reportFrom(report)).toEqual({ ...report, settles: { kind: 'done' } });
+  expect(reportFrom({ ...report, settles: null }).settles).toBeNull();
 });
 
 describe('a batch', () => {

@@ -1,3 +1,0 @@
-import type { Plugin } from 'vite';
-
-export function narrowFonts(): Plugin;
