@@ -1,7 +1,8 @@
-import { idsIn } from '../model/table';
+import { idsIn, patch } from '../model/table';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { busySession, commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
+import { sessionOf, withApplication } from '../../../../testing/sessions';
 import { personAt } from '../../../../testing/person';
 import type { Wish } from '../commands/commands';
 import { decide } from '../host/decide';
@@ -118,15 +119,69 @@ describe('a wish', () => {
 });
 
 describe('the invariants', () => {
-  it.each([
-    ['front', (session: Session) => ({ ...session, front: 'a3' })],
-    ['stacking', (session: Session) => ({ ...session, stacking: session.stacking.slice(1) })],
-    ['recent.windows', (session: Session) => ({ ...session, recent: { ...session.recent, windows: [] } })],
-    ['workspace', (session: Session) => ({ ...session, workspace: 'nowhere' })],
-    ['places', (session: Session) => ({ ...session, places: [] })],
-    ['drafts.x', (session: Session) => ({ ...session, drafts: [{ id: 'x', text: '', at: '' }] })],
-  ])('notice a wrong %s', (path, spoil) => {
-    expect(problemsOf(spoil(start())).map((problem) => problem.path.join('.'))).toContain(path);
+  type Spoil = (session: Session) => Partial<Session>;
+  const changed =
+    <List extends 'windows' | 'applications' | 'documents'>(
+      list: List,
+      id: string,
+      change: Partial<Session[List][number]>,
+    ): Spoil =>
+    (session) => ({
+      [list]: patch<{ id: string }>(session[list], [id], 'thing', (one) => ({ ...one, ...change })),
+    });
+  const less = <T>(list: readonly T[]) => list.slice(1);
+  const tab = { id: 't', title: 'T', document: 'd-a1' };
+
+  it.each<[string, Spoil]>([
+    ["applications.a.home: there is no document 'x'", changed('applications', 'a', { home: 'x' })],
+    ['applications.c.hidden: it does not run', changed('applications', 'c', { hidden: true })],
+    ['applications.c.quitting: it does not run', changed('applications', 'c', { quitting: true })],
+    [
+      "documents.d-a1.application: there is no application 'x'",
+      changed('documents', 'd-a1', { application: 'x' }),
+    ],
+    ["windows.b1.application: there is no application 'x'", changed('windows', 'b1', { application: 'x' })],
+    ["windows.b1.application: 'c' does not run", changed('windows', 'b1', { application: 'c' })],
+    ["windows.b1.workspace: there is no workspace 'x'", changed('windows', 'b1', { workspace: 'x' })],
+    ['windows.b1.tabs: an id is used twice', changed('windows', 'b1', { tabs: [tab, tab], activeTab: 't' })],
+    ["windows.b1.activeTab: there is no tab 'x'", changed('windows', 'b1', { activeTab: 'x' })],
+    [
+      "windows.b1.tabs: there is no document 'x'",
+      changed('windows', 'b1', { tabs: [{ ...tab, document: 'x' }], activeTab: 't' }),
+    ],
+    ["drafts.x: there is no document 'x'", () => ({ drafts: [{ id: 'x', text: '', at: '' }] })],
+    ['stacking: must list every window once', ({ stacking }) => ({ stacking: less(stacking) })],
+    [
+      'recent.windows: must list every window once',
+      ({ recent }) => ({ recent: { ...recent, windows: less(recent.windows) } }),
+    ],
+    [
+      'recent.applications: must list what runs, once each',
+      ({ recent }) => ({ recent: { ...recent, applications: less(recent.applications) } }),
+    ],
+    ['places: there are 10 of them', ({ places }) => ({ places: less(places) })],
+    ["places: there is no application 'x'", ({ places }) => ({ places: ['x', ...less(places)] })],
+    ['workspaces: an id is used twice', ({ workspaces }) => ({ workspaces: [...workspaces, ...workspaces] })],
+    ["workspace: there is no workspace 'x'", () => ({ workspace: 'x' })],
+    ['front: must be a window that can be seen', () => ({ front: 'x' })],
+    ['front: must be a window that can be seen', changed('windows', 'a1', { minimised: true })],
+    [
+      'front: must head recent.windows',
+      ({ recent }) => ({ recent: { ...recent, windows: recent.windows.toReversed() } }),
+    ],
+    [
+      'front: its application must head recent.applications',
+      ({ recent }) => ({ recent: { ...recent, applications: recent.applications.toReversed() } }),
+    ],
+    ['front: must lie on top of the stacking', ({ stacking }) => ({ stacking: stacking.toReversed() })],
+  ])('%s', (problem, spoil) => {
+    const whole = withApplication(sessionOf('a: a1 a2 | b: b1 | c:'), 'c', { running: false });
+    const running = whole.recent.applications.filter(({ id }) => id !== 'c');
+    const session = { ...whole, recent: { ...whole.recent, applications: running } };
+    expect(problemsOf(session)).toEqual([]);
+    expect(problemsOf({ ...session, front: null })).toEqual([]);
+    const problems = problemsOf({ ...session, ...spoil(session) });
+    expect(problems.map(({ path, detail }) => `${path.join('.')}: ${detail}`)).toContain(problem);
   });
 });
 
