@@ -9,9 +9,8 @@ import type { Session, SessionEvent } from '../../src/lib/core/session/session';
 import { newestPutAway } from '../../src/lib/core/slices/put-away/selectors';
 import type { Manner } from '../../testing/late-host';
 import { wishFrom, type WishSeed } from '../../testing/wishes';
+import { runs } from '../../testing/runs';
 import { hostTruth, Scene, visible } from './scene';
-
-const RUNS = Number(process.env['LATE_HOST_RUNS'] ?? 600);
 
 const FORESEEN: readonly WishType[] = [
   'bring-to-front',
@@ -111,7 +110,7 @@ describe('pages and a late host', () => {
         }
         expect(hostTruth(scene.log.session)).toEqual(hostTruth(scene.host.world));
       }),
-      { numRuns: RUNS },
+      { numRuns: runs(600) },
     );
   });
 
@@ -127,7 +126,7 @@ describe('pages and a late host', () => {
         expect(visible(scene.seen)).toBe(last);
         expect(scene.page.replica.pending).toEqual([]);
       }),
-      { numRuns: RUNS },
+      { numRuns: runs(600) },
     );
   });
 
@@ -150,7 +149,7 @@ describe('pages and a late host', () => {
           expect(idsOf(scene.seen.recent.windows).slice(0, used.length)).toEqual(used);
         },
       ),
-      { numRuns: RUNS },
+      { numRuns: runs(600) },
     );
   });
 });

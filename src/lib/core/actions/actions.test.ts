@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { sessionOf, later } from '../../../../testing/sessions';
 import { personAt, REGISTRY } from '../../../../testing/person';
 import { busySession, wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { runs } from '../../../../testing/runs';
 import type { Wish } from '../commands/commands';
 import { decide } from '../host/decide';
 import { catalogueOf } from '../search/session-catalogue';
@@ -56,7 +57,7 @@ describe('what is offered', () => {
         // A window that is asked to come forward may be there already.
         if (invocation.action !== 'next-question') expect(asked + events).toBeGreaterThan(0);
       }),
-      { numRuns: 600 },
+      { numRuns: runs(600) },
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { busySession } from '../../../../testing/wishes';
+import { runs } from '../../../../testing/runs';
 import { byColumns, fromColumns, type Json } from './columns';
 
 /** Values in which lists of records are common, some of them with the field names that mean something here. */
@@ -30,7 +31,7 @@ describe('records by columns', () => {
         expect(fromColumns(trip(byColumns(value)))).toEqual(value);
       }),
       {
-        numRuns: 2_000,
+        numRuns: runs(2_000),
       },
     );
   });

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { START } from '../../../../testing/sessions';
+import { runs } from '../../../../testing/runs';
 import { ellavane } from '../../demo/ellavane';
 import { decide } from '../host/decide';
 import { problemsOf } from '../session/session';
@@ -46,7 +47,7 @@ describe('export', () => {
         expect(conforms(document), JSON.stringify(conforms.errors)).toBe(true);
         expect(toDocument(fromDocument(document))).toEqual(document);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 });

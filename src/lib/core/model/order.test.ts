@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { LRUCache } from 'lru-cache';
 import { describe, expect, it } from 'vitest';
+import { runs } from '../../../../testing/runs';
 import { idsOf, toEnd, toHead, usedAt, without, type Order } from './order';
 
 const NOW = '2026-11-24T06:12:00.000Z';
@@ -41,7 +42,7 @@ describe('an order of recent use', () => {
           expect(idsOf(order)).toEqual([...cache.keys()]);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 });

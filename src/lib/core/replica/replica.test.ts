@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
 import { sessionOf } from '../../../../testing/sessions';
+import { runs } from '../../../../testing/runs';
 import type { Batch, Wish } from '../commands/commands';
 import type { Session } from '../session/session';
 import { planOf } from '../host/plan';
@@ -138,7 +139,7 @@ describe('a replica', () => {
         expect(pages[0].session).toEqual(server.session);
         expect(pages[1].session).toEqual(server.session);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

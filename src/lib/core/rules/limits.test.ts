@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { sessionOf } from '../../../../testing/sessions';
 import { personAt, Person } from '../../../../testing/person';
+import { runs } from '../../../../testing/runs';
 import { decide } from '../host/decide';
 import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
 import { toDocument } from '../formats/session-document';
@@ -67,7 +68,7 @@ describe('weight', () => {
         }
         expect(weightOf(session)).toBeGreaterThanOrEqual(bytes(session));
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

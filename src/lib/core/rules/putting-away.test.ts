@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { sessionOf, withApplication } from '../../../../testing/sessions';
 import { Person, personAt } from '../../../../testing/person';
+import { runs } from '../../../../testing/runs';
 import type { Session } from '../session/session';
 import { commitEffect, type Switcher } from '../switcher/switcher';
 
@@ -356,7 +357,7 @@ describe('putting away and back, whatever else happens', () => {
           expect(idsIn(person.session.windows)).toEqual(expect.arrayContaining(before));
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

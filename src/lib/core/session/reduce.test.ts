@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { busySession, commandFrom, wishFrom, wishSeeds, type WishSeed } from '../../../../testing/wishes';
 import { sessionOf, withApplication } from '../../../../testing/sessions';
 import { personAt } from '../../../../testing/person';
+import { runs } from '../../../../testing/runs';
 import type { Wish } from '../commands/commands';
 import { decide } from '../host/decide';
 import type { SessionEvent } from './session';
@@ -35,7 +36,7 @@ describe('reduce', () => {
   it('leaves a valid session after any sequence of commands', () => {
     fc.assert(
       fc.property(wishSeeds(1, 60), (seeds) => void run(seeds)),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 
@@ -46,7 +47,7 @@ describe('reduce', () => {
         const log: SessionEvent[] = JSON.parse(JSON.stringify(events));
         expect(reduceAll(start(), log)).toEqual(session);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -68,7 +69,7 @@ describe('reduce', () => {
             expect(idsIn(session.drafts)).toEqual(expect.arrayContaining(before));
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -113,7 +114,7 @@ describe('a wish', () => {
           expect([wish, again.ok ? again.events : []]).toEqual([wish, []]);
         }
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { busySession, commandFrom, wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { runs } from '../../../../testing/runs';
 import { decide } from '../host/decide';
 import { reduce, SLICES, type SessionEvent } from '../session/session';
 import { compose, type AnySlice } from './compose';
@@ -27,7 +28,7 @@ describe('composed slices', () => {
           }
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -4,6 +4,7 @@ import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { sessionOf, START } from '../../../../testing/sessions';
+import { runs } from '../../../../testing/runs';
 import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
 import {
@@ -100,7 +101,7 @@ function change(document: Json, { steps, put }: Change): void {
   }
 }
 
-const DOCUMENTS = Number(process.env['SCHEMA_DOCUMENTS'] ?? 10_000);
+const DOCUMENTS = runs(10_000);
 
 it(`accept and refuse the same ${DOCUMENTS} documents`, () => {
   let accepted = 0;

@@ -5,6 +5,7 @@ import { batchOf, flip } from '../../../../testing/batches';
 import { sessionOf } from '../../../../testing/sessions';
 import { LateHost, liveSession, type Manner } from '../../../../testing/late-host';
 import { wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { runs } from '../../../../testing/runs';
 import { useDatabase } from '../../../../tests/use-database';
 import { COMMANDS } from '../../core/commands/commands';
 import { receive, reject, replicaOf, submit, type Replica } from '../../core/replica/replica';
@@ -201,7 +202,7 @@ describe('a live session', () => {
           expect(stored?.session.windows).toEqual(host.world.windows);
         },
       ),
-      { numRuns: 15 },
+      { numRuns: runs(15) },
     );
   });
 });

@@ -7,6 +7,7 @@ import { wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { batchOf, flip } from '../../../../testing/batches';
 import { useDatabase } from '../../../../tests/use-database';
 import { sessionOf, later } from '../../../../testing/sessions';
+import { runs } from '../../../../testing/runs';
 import { fromDocument } from '../../core/formats/session-document';
 import { receive, replicaOf, submit } from '../../core/replica/replica';
 import type { Wish } from '../../core/commands/commands';
@@ -318,7 +319,7 @@ describe('the event store', () => {
         }
         expect((await newStore().load(id))?.session).toEqual(replica.session);
       }),
-      { numRuns: 10 },
+      { numRuns: runs(10) },
     );
   });
 });
