@@ -35,11 +35,17 @@ describe('learning', () => {
   });
 
   it('forgets the weakest when there is no more room', () => {
-    let learned = learn([], { letters: 'l', choice: 'weakest', at: day(0) });
-    for (let n = 1; n <= REMEMBERED_CHOICES; n += 1)
+    let learned = learn([], { letters: 'l', choice: 'first', at: day(1) });
+    learned = learn(learned, { letters: 'l', choice: 'weakest', at: day(0) });
+    for (let n = 2; n <= REMEMBERED_CHOICES; n += 1)
       learned = learn(learned, { letters: 'l', choice: `choice ${n}`, at: day(1) });
     expect(learned).toHaveLength(REMEMBERED_CHOICES);
     expect(learned.some(({ choice }) => choice === 'weakest')).toBe(false);
+    // Of those that are as weak, the first to come is the first to go.
+    const more = learn(learned, { letters: 'm', choice: 'choice 9', at: day(1) });
+    expect(more).toHaveLength(REMEMBERED_CHOICES);
+    expect(more.some(({ choice }) => choice === 'first')).toBe(false);
+    expect(more.filter(({ choice }) => choice === 'choice 9')).toHaveLength(2);
   });
 
   it('can be undone, for one choice or all', () => {
