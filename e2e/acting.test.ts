@@ -128,17 +128,6 @@ describe('ending', () => {
     expect(find(session.documents, 'd-a1')?.text).toBe('a1, edited');
   });
 
-  it('quits five in a row with two unsaved: three end at once, two ask, and nothing waits', async () => {
-    const person = await at(atSession('a: a1 | b: b1 | c: c1* | d: d1 | e: e1* | f: f1'));
-    await person.hold('S', 'V', 'V', 'V', 'V', 'V');
-    await person.switcher.waitFor();
-    expect(await person.rowNames()).toEqual(['A', 'C', 'E']);
-    await person.page.getByText('2 windows need an answer').waitFor();
-    await person.press('Escape');
-    await person.release();
-    expect(await person.frontName()).toBe('a1 — A');
-  });
-
   it('keeps what was typed a moment before an abrupt end, and offers it at the next launch', async () => {
     const person = await at(atSession('a: a1 | b: b1'));
     await person.press('Control+End');
@@ -197,13 +186,6 @@ describe('ending', () => {
       }),
     ).toBe(true);
     await person.release();
-    await person.chord('Shift+R');
-    expect(await person.frontName()).toBe('a1 — A');
-  });
-
-  it('reopens A', async () => {
-    const person = await at(atSession('a: a1 a2- | b: b1'));
-    await person.chord('V');
     await person.chord('Shift+R');
     expect(await person.frontName()).toBe('a1 — A');
   });

@@ -2,10 +2,9 @@
  * The floor for a command: a SvelteKit route that reads JSON and does one prepared insert. It is no part of Key Fold;
  * the bench builds it into a copy.
  */
-import { json } from '@sveltejs/kit';
+import { json, type RequestHandler } from '@sveltejs/kit';
 import { run } from '$lib/server/database/connect';
 import { eventStore } from '$lib/server/runtime';
-import type { RequestHandler } from '@sveltejs/kit';
 
 export const POST: RequestHandler = async ({ request }) => {
   const body: unknown = await request.json();

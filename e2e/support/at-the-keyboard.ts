@@ -1,7 +1,6 @@
 /** Someone at a real keyboard, before a browser in a window on a display. */
 import { afterAll, afterEach, beforeAll, expect, inject, onTestFinished } from 'vitest';
-import type { SessionDocument } from '../../src/lib/core/formats/session-document';
-import { toDocument } from '../../src/lib/core/formats/session-document';
+import { type SessionDocument, toDocument } from '../../src/lib/core/formats/session-document';
 import type { Session } from '../../src/lib/core/session/session';
 import { sessionOf } from '../../testing/sessions';
 import { Display } from '../../testing/display/display';

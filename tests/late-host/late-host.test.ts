@@ -10,7 +10,7 @@ import { newestPutAway } from '../../src/lib/core/slices/put-away/selectors';
 import type { Manner } from '../../testing/late-host';
 import { wishFrom, type WishSeed } from '../../testing/wishes';
 import { runs } from '../../testing/runs';
-import { hostTruth, Scene, visible } from './scene';
+import { hostTruth, Scene, visible } from '../../testing/late-scene';
 
 const FORESEEN: readonly WishType[] = [
   'bring-to-front',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sessionOf } from '../../../testing/sessions';
+import { sessionOf, START } from '../../../testing/sessions';
 import { ACTIONS } from '../core/actions/actions';
 import { programActions } from '../core/actions/list/programs';
 import { Registry } from '../core/actions/registry';
@@ -7,7 +7,6 @@ import { frontTarget, windowTarget } from '../core/actions/target';
 import { keyMapOf } from '../core/actions/views/key-map';
 import { catalogueOf } from '../core/search/session-catalogue';
 import { search } from '../core/search/search';
-import { START } from '../../../testing/sessions';
 import { manifestOf, MANIFESTS } from './manifests';
 
 const registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)]);

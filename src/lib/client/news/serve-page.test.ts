@@ -1,6 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Followed } from './messages';
-import type { FromPage, ToPage } from './messages';
+import type { Followed, FromPage, ToPage } from './messages';
 import { ASKED_EVERY_MS, servePage, type Port } from './serve-page';
 
 const followed: Followed = { session: 's', after: 4 };

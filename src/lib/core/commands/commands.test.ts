@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { later, sessionOf, withApplication } from '../../../../testing/sessions';
 import { decide } from '../host/decide';
-import { LONGEST_LETTERS, LONGEST_TITLE } from '../model/limits';
+import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../model/limits';
 import { find, patch } from '../model/table';
 import { reduceAll, type Session, type SessionEvent } from '../session/session';
 import type { Wish } from './commands';
@@ -112,6 +112,10 @@ describe('a wish is refused', () => {
       { field: 'title', detail: 'The title is longer than 200 characters.' },
     ],
     [
+      { type: 'keep-draft', document: 'd-a1', text: tooLong(LONGEST_TEXT + 1) },
+      { field: 'text', detail: 'The text is longer than 50000 characters.' },
+    ],
+    [
       learn(tooLong(LONGEST_LETTERS + 1)),
       { field: 'letters', detail: 'The letters is longer than 100 characters.' },
     ],
@@ -122,15 +126,6 @@ describe('a wish is refused', () => {
   it('and not before', () => {
     expect(decided(three(), retitle(tooLong(LONGEST_TITLE)))).toMatchObject({ ok: true });
     expect(decided(three(), learn(tooLong(LONGEST_LETTERS)))).toMatchObject({ ok: true });
-  });
-
-  it('for an id that was given to something else', () => {
-    const open = (application: string): Wish => ({ type: 'open-window', application, inFront: true });
-    const opened = decided(three(), open(a));
-    expect(opened.ok && decided(opened.session, open('b'))).toEqual({
-      ok: false,
-      refusal: { field: 'id', detail: "The command id 'c1' was used before." },
-    });
   });
 
   it('never for a type that there is not: that is a mistake of the code', () => {

@@ -8,7 +8,7 @@ import { sessionOf } from '../../../../testing/sessions';
 import { personAt, Person } from '../../../../testing/person';
 import { runs } from '../../../../testing/runs';
 import { decide } from '../host/decide';
-import { LONGEST_LETTERS, LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
+import { LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
 import { toDocument } from '../formats/session-document';
 import type { Session } from '../session/session';
 import { weightOf } from '../session/weight';
@@ -97,15 +97,6 @@ describe('weight', () => {
 });
 
 describe('texts', () => {
-  it.each([
-    ['text', { type: 'keep-draft', document: 'd-a1', text: 'x'.repeat(LONGEST_TEXT + 1) }],
-    ['letters', { type: 'learn-choice', letters: 'x'.repeat(LONGEST_LETTERS + 1), choice: 'c' }],
-    ['title', { type: 'retitle-tab', window: 'a1', tab: 't-a1', title: 'x'.repeat(201) }],
-  ] as const)('a %s that is too long is refused here, not only by the server', (field, wish) => {
-    const decision = decide(sessionOf('a: a1'), commandFrom(wish, 1));
-    expect(decision).toMatchObject({ ok: false, refusal: { field } });
-  });
-
   it('what is found by more letters than can be remembered is chosen all the same', () => {
     const long = `${'x'.repeat(60)} ${'y'.repeat(60)}`;
     const desk = sessionOf('a: a1 | b: b1');

@@ -7,10 +7,7 @@ import { personAt } from '../../../../testing/person';
 import { runs } from '../../../../testing/runs';
 import type { Wish } from '../commands/commands';
 import { decide } from '../host/decide';
-import type { SessionEvent } from './session';
-import { problemsOf } from './session';
-import { reduce, reduceAll } from './session';
-import type { Session } from './session';
+import { type SessionEvent, problemsOf, reduce, reduceAll, type Session } from './session';
 
 const start = busySession;
 
@@ -83,12 +80,6 @@ describe('reduce', () => {
     freeze(person.session);
     person.act('minimise').act('sweep').act('put-back').flip().act('quit');
     expect(person.applications).toBe('a');
-  });
-
-  it('refuses an event about something that is not there', () => {
-    expect(() => reduce(start(), { type: 'windows-minimised', windows: ['nowhere'] })).toThrow(
-      /no window 'nowhere'/,
-    );
   });
 });
 
@@ -183,17 +174,5 @@ describe('the invariants', () => {
     expect(problemsOf({ ...session, front: null })).toEqual([]);
     const problems = problemsOf({ ...session, ...spoil(session) });
     expect(problems.map(({ path, detail }) => `${path.join('.')}: ${detail}`)).toContain(problem);
-  });
-});
-
-describe('refusals', () => {
-  it.each([
-    ['window', { type: 'minimise', window: 'x' }],
-    ['application', { type: 'quit', application: 'x' }],
-    ['document', { type: 'save', document: 'x' }],
-    ['tab', { type: 'retitle-tab', window: 'a1', tab: 'x', title: 'y' }],
-  ] as const)('name the unknown %s', (field, wish) => {
-    const decision = decide(start(), commandFrom(wish, 1));
-    expect(decision).toMatchObject({ ok: false, refusal: { field } });
   });
 });

@@ -1,6 +1,5 @@
 import type { ColumnType, Generated } from 'kysely';
-import type { SessionEvent } from '../../core/session/session';
-import type { Session } from '../../core/session/session';
+import type { SessionEvent, Session } from '../../core/session/session';
 
 /** Kept as `json`, not `jsonb`: the order of keys is part of what an export gives back. */
 type Json<T> = ColumnType<T, string, string>;

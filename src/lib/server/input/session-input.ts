@@ -18,7 +18,7 @@ import {
   VERSION,
   type SessionDocument,
 } from '../../core/formats/session-document';
-import { problemsOf } from '../../core/session/session';
+import { problemsOf, type Session } from '../../core/session/session';
 import {
   MOST_DOCUMENTS,
   MOST_TABS,
@@ -26,7 +26,6 @@ import {
   MOST_WINDOWS,
   MOST_WORKSPACES,
 } from '../../core/model/limits';
-import type { Session } from '../../core/session/session';
 import { PLACE_COUNT } from '../../core/slices/places/state';
 import { weightOf } from '../../core/session/weight';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';

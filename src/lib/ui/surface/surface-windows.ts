@@ -1,10 +1,9 @@
 import { find, has } from '../../core/model/table';
 import { exposedWindows } from '../../core/layout/exposed';
 import { layersFor } from '../../core/layout/layers';
-import type { Session } from '../../core/session/session';
+import { type Session, isVisible } from '../../core/session/session';
 import type { AppWindow } from '../../core/slices/windows/state';
 import type { WindowId } from '../../core/model/ids';
-import { isVisible } from '../../core/session/session';
 import { windowOf } from '../../core/slices/windows/selectors';
 import { windowName } from '../words/texts';
 

@@ -1,13 +1,12 @@
-import type { Batch, Wish } from '../../src/lib/core/commands/commands';
-import { BATCH_VERSION } from '../../src/lib/core/commands/commands';
-import { SessionLog } from '../../src/lib/core/host/session-log';
-import { idsOf } from '../../src/lib/core/model/order';
-import type { Report } from '../../src/lib/core/protocol/report';
-import { receive, reject, replicaOf, submit, type Replica } from '../../src/lib/core/replica/replica';
-import type { Session } from '../../src/lib/core/session/session';
-import { newestPutAway } from '../../src/lib/core/slices/put-away/selectors';
-import { sessionOf, later } from '../../testing/sessions';
-import { LateHost, liveSession, type Manner } from '../../testing/late-host';
+import { type Batch, type Wish, BATCH_VERSION } from '../src/lib/core/commands/commands';
+import { SessionLog } from '../src/lib/core/host/session-log';
+import { idsOf } from '../src/lib/core/model/order';
+import type { Report } from '../src/lib/core/protocol/report';
+import { receive, reject, replicaOf, submit, type Replica } from '../src/lib/core/replica/replica';
+import type { Session } from '../src/lib/core/session/session';
+import { newestPutAway } from '../src/lib/core/slices/put-away/selectors';
+import { sessionOf, later } from './sessions';
+import { LateHost, liveSession, type Manner } from './late-host';
 
 export const start = (): Session => liveSession(sessionOf('a: a1 a2 a3- | b: b1 b2- | !c: c1 c2 | d: d1~'));
 
