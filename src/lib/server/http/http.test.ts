@@ -7,7 +7,7 @@ import { Hosts } from './hosts';
 import { answering, pointerTo, Problem } from './problem';
 import { prefersMinimal } from './preference';
 import { readJson } from './read-json';
-import { eventNumber, followedFrom } from './streaming';
+import { eventNumber, followedFrom, streaming } from './streaming';
 
 const request = (body: BodyInit, type = 'application/json') =>
   new Request('http://localhost/', { method: 'POST', body, headers: { 'content-type': type } });
@@ -17,22 +17,55 @@ it.each([
   ['respond-async, Return = "minimal"; x=1', true],
   ['return=representation', false],
   ['return=minimalist', false],
+  ['do-not-return=minimal', false],
   [null, false],
 ])('Prefer: %s asks for little: %s (RFC 7240, section 4.2)', (prefer, minimal) => {
   expect(prefersMinimal(new Headers(prefer === null ? {} : { prefer }))).toBe(minimal);
 });
 
 describe('reading JSON', () => {
+  const json = { 'content-type': 'application/json' };
+  /** A body that comes in pieces, with no length declared. */
+  const inPieces = (...pieces: string[]) =>
+    new Request('http://localhost/', {
+      method: 'POST',
+      body: new ReadableStream({
+        start(controller) {
+          for (const piece of pieces) controller.enqueue(new TextEncoder().encode(piece));
+          controller.close();
+        },
+      }),
+      headers: json,
+      duplex: 'half',
+    } as RequestInit);
+  const declared = (length: number) =>
+    new Request('http://localhost/', {
+      method: 'POST',
+      body: '"ab"',
+      headers: { ...json, 'content-length': `${length}` },
+    });
+  const tooLarge = { status: 413, detail: 'The body is larger than the limit of 2 KiB.' };
+
   it('gives what was sent', async () => {
-    expect(await readJson(request('{"a":"é"}', 'application/json; charset=utf-8'), 100)).toEqual({ a: 'é' });
+    expect(await readJson(request('{"a":"é"}', 'Application/JSON ; charset=utf-8'), 100)).toEqual({ a: 'é' });
+    expect(await readJson(inPieces('{"a":', '', '[1,', '2]}'), 100)).toEqual({ a: [1, 2] });
   });
 
   it.each([
-    [415, () => request('{}', 'text/plain')],
-    [400, () => request('{')],
-    [413, () => request(`"${'x'.repeat(200)}"`)],
-  ])('answers %i to a bad body', async (status, make) => {
-    await expect(readJson(make(), 100)).rejects.toMatchObject({ status });
+    [415, 'Send the body with the content type application/json.', () => request('{}', 'text/plain')],
+    [415, 'Send the body with the content type application/json.', () => new Request('http://localhost/')],
+    [400, 'The body does not parse as JSON.', () => request('{')],
+    [400, 'The body does not parse as JSON.', () => new Request('http://localhost/', { headers: json })],
+  ])('answers %i to a bad body: %s', async (status, detail, make) => {
+    await expect(readJson(make(), 100)).rejects.toMatchObject({ status, detail });
+  });
+
+  it('takes as much as its limit and no more, whether a length was declared or not', async () => {
+    const full = `"${'x'.repeat(2_046)}"`;
+    for (const body of [request(full), inPieces(full.slice(0, 9), full.slice(9)), declared(2_048)])
+      await expect(readJson(body, 2_048)).resolves.toEqual(expect.any(String));
+    for (const body of [request(`${full} `), inPieces(full, ' '), declared(2_049)])
+      await expect(readJson(body, 2_048)).rejects.toMatchObject(tooLarge);
   });
 
   it('does not read on past the limit when no length was declared', async () => {
@@ -43,26 +76,23 @@ describe('reading JSON', () => {
         controller.enqueue(new Uint8Array(64));
       },
     });
-    const streaming = new Request('http://localhost/', {
-      method: 'POST',
-      body: endless,
-      headers: { 'content-type': 'application/json' },
-      duplex: 'half',
-    } as RequestInit);
-    await expect(readJson(streaming, 1024)).rejects.toMatchObject({ status: 413 });
-    expect(pulled).toBeLessThan(40);
+    const body = { method: 'POST', body: endless, headers: json, duplex: 'half' };
+    await expect(readJson(new Request('http://localhost/', body), 2_048)).rejects.toMatchObject(tooLarge);
+    expect(pulled).toBeLessThan(70);
   });
 });
 
 describe('the guard', () => {
   const hosts = () => new Hosts('127.0.0.1', ' Desk.Ellavane.Example , ,office.example');
-  const check = (headers: Record<string, string>) => () => guard(new Headers(headers), '127.0.0.1', hosts());
+  const check = (headers: object) => () => guard(new Headers({ ...headers }), '127.0.0.1', hosts());
 
   it.each<Record<string, string>>([
     { host: 'localhost:4870' },
     { host: '127.0.0.1:4870', origin: 'http://127.0.0.1:4870', 'sec-fetch-site': 'same-origin' },
     { host: '[::1]:4870' },
     { host: 'desk.ellavane.example' },
+    { host: 'Office.example', origin: 'http://OFFICE.example', 'sec-fetch-site': 'same-site' },
+    { host: 'localhost:4870', 'sec-fetch-site': 'none' },
     { host: 'localhost:4870', 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' },
   ])('lets %o in', (headers) => {
     expect(check(headers)).not.toThrow();
@@ -75,9 +105,13 @@ describe('the guard', () => {
     [403, { host: 'localhost:4870', origin: 'http://localhost:9999' }],
     [403, { host: 'localhost:4870', origin: 'null' }],
     [403, { host: 'localhost:4870', 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' }],
+    [403, { host: 'localhost:4870', 'sec-fetch-site': 'same-site' }],
+    [421, {}],
     [403, { host: 'localhost:4870', origin: 'http://e.example', 'sec-fetch-mode': 'navigate' }],
-  ])('answers %i to %o', (status, headers) => {
-    expect(check(headers)).toThrow(expect.objectContaining({ status }));
+  ])('answers %i to %o', (status, headers: { host?: string }) => {
+    const foreign = `This server does not answer to the host '${headers.host ?? ''}'.`;
+    const detail = status === 421 ? foreign : 'Only pages of this server may use it.';
+    expect(check(headers)).toThrow(expect.objectContaining({ status, detail }));
   });
 });
 
@@ -153,7 +187,15 @@ describe('a problem', () => {
   it('is what becomes of trouble that passes; what nobody expected stays an error', async () => {
     const answered = await answering(() => Promise.reject(new Unavailable('Later.')));
     expect([answered.status, answered.headers.get('retry-after')]).toEqual([503, '1']);
-    expect((await answering(() => Promise.reject(new Problem('refused', 'No.')))).status).toBe(422);
+    const refused = await answering(() => Promise.reject(new Problem('refused', 'No.')));
+    expect([refused.status, await refused.json()]).toEqual([
+      422,
+      expect.not.objectContaining({ errors: [] }),
+    ]);
+    // What is left of a body that is too large is not read (RFC 9112, section 9.6).
+    expect(new Problem('body-too-large', 'No.').toResponse().headers.get('connection')).toBe('close');
+    expect(answered.headers.has('connection')).toBe(false);
+    expect(new Problem('refused', 'No.').message).toBe('refused: No.');
     await expect(answering(() => Promise.reject(new Error('what?')))).rejects.toThrow('what?');
   });
 });
@@ -194,18 +236,39 @@ describe('what the framework says of its own accord', () => {
 });
 
 describe('what is followed', () => {
-  const notNumbers = expect.objectContaining({ type: 'not-an-event-number', errors: [expect.anything()] });
-
   it('is read from the address', () => {
     expect(followedFrom('ellavane:12,s-1:0', 2)).toEqual([
       { session: 'ellavane', after: 12 },
       { session: 's-1', after: 0 },
     ]);
     expect(eventNumber('999999999')).toBe(999_999_999);
+    const { headers } = streaming(null);
+    expect([headers.get('content-type'), headers.get('cache-control')]).toEqual([
+      'text/event-stream',
+      'no-store',
+    ]);
   });
 
-  it.each(['', 'a', 'a:', 'a:1,', 'A:1', 'a:1,a:2', 'a:1,b:2,c:3', 'a:-1', 'a:1.5', 'a:1234567890'])(
-    'is refused: %j',
-    (after) => expect(() => followedFrom(after, 2)).toThrow(notNumbers),
-  );
+  const numbers = ['Last-Event-ID and after are whole numbers.', 'must be a whole number'];
+  const list = [
+    'after lists sessions and event numbers, as in a:1,b:2.',
+    'must list sessions and event numbers',
+  ];
+  const once = ['after lists up to 2 sessions, each once.', 'lists too many sessions, or one twice'];
+  it.each([
+    ['', list],
+    ['A:1', list],
+    ['a:1,', list],
+    ['a', numbers],
+    ['a:', numbers],
+    ['a:-1', numbers],
+    ['a:1.5', numbers],
+    ['a:1234567890', numbers],
+    ['a:1,a:2', once],
+    ['a:1,b:2,c:3', once],
+  ])('is refused: %j', (after, [title = '', detail = '']) => {
+    const errors = [{ pointer: '#/after', detail }];
+    const problem = expect.objectContaining({ type: 'not-an-event-number', detail: title, errors });
+    expect(() => followedFrom(after, 2)).toThrow(problem);
+  });
 });

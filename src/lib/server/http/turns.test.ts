@@ -39,7 +39,7 @@ describe('turns', () => {
     let now = 0;
     const turns = new Turns(() => now);
     await turns.take('quiet', soon);
-    now = 2_000;
+    now = 1_000;
     const alone = crowd(turns, 100);
     await soon();
     expect(alone.most).toBe(48);
