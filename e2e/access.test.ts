@@ -30,13 +30,6 @@ afterAll(async () => {
   await database.drop();
 });
 
-const enter = (key: string) =>
-  fetch(`${here}/api/access`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ key }),
-  });
-
 describe('without the key', () => {
   it.each([
     '/api/sessions/ellavane',
@@ -89,25 +82,11 @@ describe('with the link that was printed', () => {
     await context.close();
   });
 
-  it('it is printed once, and only its hash is stored', async () => {
+  it('only its hash is stored', async () => {
     const key = /access#(\S+)/.exec(server.said())?.[1] ?? '';
-    const other = await startServer(database.url, undefined, { HOST: '0.0.0.0' });
-    expect(other.said()).not.toContain('access#');
-    await other.kill();
     const db = connect(database.url);
     const rows = await db.read.selectFrom('access_key').selectAll().execute();
     expect(JSON.stringify(rows)).not.toContain(key);
     await db.end();
-  });
-});
-
-describe('wrong keys', () => {
-  it('are slowed down', async () => {
-    const statuses = [];
-    for (let n = 0; n < 5; n += 1) statuses.push((await enter(`wrong ${n}`)).status);
-    expect(statuses.slice(0, 2).every((status) => status === 401 || status === 429)).toBe(true);
-    const last = await enter('wrong again');
-    expect(last.status).toBe(429);
-    expect(Number(last.headers.get('retry-after'))).toBeGreaterThan(0);
   });
 });

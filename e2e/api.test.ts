@@ -29,30 +29,16 @@ function raw(path: string, headers: Record<string, string>): Promise<number> {
 }
 
 describe('bad input is a problem that names the field, and nothing changes', () => {
-  it.each([
-    [
-      'an unknown window',
-      422,
-      { commands: [{ type: 'minimise', window: 'w-nowhere' }] },
-      '#/commands/0/window',
-    ],
-    ['a wrong type', 422, { commands: [{ type: 'minimise', window: 3 }] }, '#/commands/0/window'],
-    [
-      'one bad command among good ones',
-      422,
-      { commands: [{ type: 'sweep' }, { type: 'minimise', window: 'w-nowhere' }] },
-      '#/commands/1/window',
-    ],
-  ])('%s', async (_, status, batch, pointer) => {
+  it('one bad command among good ones', async () => {
     const id = await createSession(demo);
     const before = await storedSession(id);
-    const commands = batch.commands.map((each) => command(each));
+    const commands = [command({ type: 'sweep' }), command({ type: 'minimise', window: 'w-nowhere' })];
     const response = await send(`/api/sessions/${id}/commands`, { id: randomUUID(), commands });
-    expect(response.status).toBe(status);
-    expect(response.headers.get('content-type')).toBe('application/problem+json');
-    const problem = (await response.json()) as { status: number; errors: { pointer: string }[] };
-    expect(problem.status).toBe(status);
-    expect(problem.errors.map((error) => error.pointer)).toContain(pointer);
+    expect([response.status, response.headers.get('content-type')]).toEqual([
+      422,
+      'application/problem+json',
+    ]);
+    expect(await response.json()).toMatchObject({ errors: [{ pointer: '#/commands/1/window' }] });
     expect(await storedSession(id)).toEqual(before);
   });
 
