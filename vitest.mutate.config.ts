@@ -22,7 +22,7 @@ export default defineConfig({
     environment: 'node',
     include: ofServer
       ? ['src/lib/server/**/*.test.ts']
-      : ['src/lib/core/**/*.test.ts', 'src/lib/ui/words/*.test.ts', 'tests/{*,late-host/*}.test.ts'],
+      : ['src/lib/core/**/*.test.ts', 'src/lib/ui/words/*.test.ts', 'tests/late-host/*.test.ts'],
     // What is explored there is worth a minute once, not a minute for each mutant.
     exclude: ['src/lib/core/desk/explored.test.ts', 'src/lib/core/search/outside.test.ts'],
     env: { RUNS: '0.1' },
