@@ -2,10 +2,10 @@
 import type { ApplicationId, WindowId } from '../model/ids';
 import type { Session } from '../session/session';
 import type { AppWindow } from '../slices/windows/state';
-import type { Workspace } from '../slices/workspaces/state';
 import { applicationOf } from '../slices/applications/selectors';
 import { isAsking, titleOf, windowOf } from '../slices/windows/selectors';
 import { isUnsaved } from '../slices/drafts/selectors';
+import { workspaceName } from '../slices/workspaces/selectors';
 
 /** Something about how a window or an application stands. */
 export type Standing =
@@ -47,7 +47,7 @@ export function standingOfApplication(
   if (elsewhere.length > 0)
     standing.push({
       type: 'elsewhere',
-      workspaces: [...new Set(elsewhere.map((window) => workspaceOf(session, window)?.name ?? ''))],
+      workspaces: [...new Set(elsewhere.map((window) => workspaceName(session, window.workspace)))],
       all: elsewhere.length === windows.length,
     });
   return standing;
@@ -69,10 +69,7 @@ export function standingOfWindow(session: Session, id: WindowId): Standing[] {
   if (window.offeringDraft) standing.push({ type: 'offering-draft' });
   if (window.minimised) standing.push({ type: 'minimised', titles, all: true });
   if (window.workspace !== session.workspace)
-    standing.push({ type: 'elsewhere', workspaces: [workspaceOf(session, window)?.name ?? ''], all: true });
+    standing.push({ type: 'elsewhere', workspaces: [workspaceName(session, window.workspace)], all: true });
   if (!window.seen) standing.push({ type: 'new' });
   return standing;
 }
-
-const workspaceOf = (session: Session, window: AppWindow): Workspace | undefined =>
-  session.workspaces.find(({ id }) => id === window.workspace);
