@@ -23,9 +23,10 @@ export default defineConfig({
     include: ofServer
       ? ['src/lib/server/**/*.test.ts']
       : ['src/lib/core/**/*.test.ts', 'src/lib/ui/words/*.test.ts', 'tests/late-host/*.test.ts'],
-    // What is explored there is worth a minute once, not a minute for each mutant.
-    exclude: ['src/lib/core/desk/explored.test.ts', 'src/lib/core/search/outside.test.ts'],
-    env: { RUNS: '0.1' },
+    // Other packages are measured there, not this one.
+    exclude: ['src/lib/core/search/outside.test.ts'],
+    // What is looked for at length once is looked for a little with each mutant.
+    env: { RUNS: '0.1', DEPTH: '4' },
     globalSetup: ofServer ? 'tests/throwaway-cluster.ts' : [],
     sequence: { sequencer: QuickestFirst },
     // What hangs because of a mutant must not cost a minute; without one the longest takes a second.
