@@ -5,7 +5,7 @@ import { toDocument } from '../src/lib/core/formats/session-document';
 import { sessionOf, withApplication } from '../testing/sessions';
 import { at } from './support/at';
 import type { Person } from './support/browser';
-import { atSession, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
+import { atSession, createSession, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
 
@@ -33,38 +33,6 @@ describe('acting while holding', () => {
     );
     await person.press('Escape');
     await person.release();
-    expect(await person.frontName()).toBe('a1 — A');
-  });
-
-  it('says how things stand before the choice', async () => {
-    const person = await at(atEllavane());
-    await person.hold('S');
-    await person.switcher.waitFor();
-    const said = async (name: string) =>
-      person.switcher.getByRole('row', { name, exact: true }).textContent();
-    expect(await said('Letters')).toContain('unsaved');
-    expect(await said('Weather')).toContain('hidden');
-    expect(await said('Radio')).toContain('1 minimised');
-    expect(await said('Byelaws')).toContain('on Plans');
-    expect(await said('Sums')).toContain('not responding');
-    expect(await said('Cabinet')).toContain('both minimised');
-    await person.release();
-  });
-
-  it('works on the front window while the switcher is closed, with Shift for families', async () => {
-    const person = await at(atSession('a: a1 a2 | b: b1 | c: c1'));
-    await person.chord('Z');
-    expect(await person.frontName()).toBe('a2 — A');
-    await person.chord('R');
-    expect(await person.frontName()).toBe('a1 — A');
-    await person.chord('Shift+Z');
-    expect(await person.frontName()).toBe('b1 — B');
-    await person.chord('Shift+X');
-    expect(await person.window('c1 — C').count()).toBe(0);
-    await person.chord('R');
-    expect(await person.window('c1 — C').count()).toBe(1);
-    await person.page.getByText('undoes: minimise all A windows').waitFor();
-    await person.chord('R');
     expect(await person.frontName()).toBe('a1 — A');
   });
 });

@@ -3,7 +3,6 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { idsOf } from '../src/lib/core/model/order';
-import type { Report } from '../src/lib/core/protocol/report';
 import { testDatabase, type TestDatabase } from '../tests/database';
 import { sessionOf } from '../testing/sessions';
 import { createSession, openPage, storedSession, useBrowser } from './support/browser';
@@ -25,47 +24,8 @@ afterAll(async () => {
 });
 
 const desk = () => createSession(toDocument(sessionOf('a: a1 | b: b1 | c: c1')), server.url);
-const batchTo = (window: string) => ({
-  id: randomUUID(),
-  commands: [
-    { id: randomUUID(), at: new Date().toISOString(), type: 'bring-to-front', window, raiseAll: false },
-  ],
-});
-
-async function post(session: string, batch: object): Promise<Report> {
-  const response = await fetch(`${server.url}/api/sessions/${session}/commands`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(batch),
-  });
-  expect(response.status).toBe(200);
-  return (await response.json()) as Report;
-}
 
 describe('SIGKILL in the middle of fast switching', () => {
-  it.each([3, 40, 111])('after %i acknowledged batches loses none of them', async (count) => {
-    const session = await desk();
-    const acknowledged: { batch: object; report: Report }[] = [];
-    const windows = ['b1', 'c1', 'a1'];
-    const switching = (async () => {
-      for (let n = 0; ; n += 1) {
-        const batch = batchTo(windows[n % 3] ?? 'a1');
-        acknowledged.push({ batch, report: await post(session, batch) });
-      }
-    })();
-    const broken = expect(switching).rejects.toThrow();
-    while (acknowledged.length < count) await new Promise((resolve) => setImmediate(resolve));
-    await server.kill();
-    await broken;
-    server = await startServer(database.url, server.port);
-
-    const { seq } = await storedSession(session, server.url);
-    const last = acknowledged.at(-1)?.report;
-    expect(seq).toBeGreaterThanOrEqual((last?.first ?? 0) + (last?.events.length ?? 0) - 1);
-    for (const { batch, report } of acknowledged) expect(await post(session, batch)).toEqual(report);
-    expect((await storedSession(session, server.url)).seq).toBe(seq);
-  });
-
   it('loses nothing that the person saw either, even by a page that never reloads', async () => {
     const session = await desk();
     const person = await openPage(session, { url: server.url });

@@ -107,23 +107,6 @@ describe('a switcher that stays', () => {
     expect(await person.frontName()).toBe('c1 — C');
   });
 
-  it('takes arrows, Home, End and Page keys', async () => {
-    const person = await at(atSession('a: a1 | b: b1 b2 | c: c1 | d: d1 | e: e1 | f: f1 | g: g1'));
-    await person.chord('Q');
-    const leaf = async () => (await person.selectedLeaf.locator('b').textContent()) ?? '';
-    expect(await leaf()).toBe('a1');
-    await person.press('ArrowDown', 'ArrowRight');
-    expect(await leaf()).toBe('b2');
-    await person.press('End');
-    expect(await leaf()).toBe('g1');
-    await person.press('PageUp');
-    expect(await leaf()).toBe('b1');
-    await person.press('Home');
-    expect(await leaf()).toBe('a1');
-    await person.press('PageDown', 'Enter');
-    expect(await person.frontName()).toBe('f1 — F');
-  });
-
   it('serves those who cannot hold keys: a tap of the hold key opens it, Enter commits, a release does not', async () => {
     const person = await at(atSession('a: a1 | b: b1'));
     await person.chord('Q');

@@ -96,41 +96,6 @@ describe('hold, step, let go', () => {
   });
 });
 
-describe('the worked examples of the switching rules', () => {
-  it.each([
-    ['step and let go, twice', [['S'], ['S']], ['b1 — B', 'a1 — A']],
-    ['step twice', [['S', 'S']], ['c1 — C']],
-    ['step, quit', [['S', 'V']], ['c1 — C']],
-    ['step back wraps', [['A']], ['c1 — C']],
-    ['window step, twice', [['F'], ['F']], ['a2 — A', 'a1 — A']],
-    ['hide, then step', [['X'], ['S']], ['b1 — B', 'a1 — A']],
-    ['sweep, then step', [['G'], ['S']], ['', 'a1 — A']],
-  ])('%s', async (_, chords, fronts) => {
-    const person = await at(atSession('a: a1 a2 | b: b1 | c: c1-'));
-    for (const [n, chord] of chords.entries()) {
-      await person.chord(...chord);
-      expect(await person.frontName()).toBe(fronts[n]);
-    }
-  });
-
-  it('rules 6 and 7: A opens on the last row, a fresh press wraps, a held key stops at the end', async () => {
-    const person = await at(atSession('a: a1 | b: b1 | c: c1 | d: d1'));
-    const { keyboard } = person.page;
-    await person.hold('A');
-    await person.switcher.waitFor();
-    const highlighted = () => person.selectedLeaf.locator('b').textContent();
-    expect(await highlighted()).toBe('d1');
-    await person.hold('S');
-    expect(await highlighted()).toBe('a1');
-    // Down again without coming up: that is what auto-repeat looks like.
-    for (let n = 0; n < 9; n += 1) await keyboard.down('KeyS');
-    expect(await highlighted()).toBe('d1');
-    await keyboard.up('KeyS');
-    await person.release();
-    expect(await person.frontName()).toBe('d1 — D');
-  });
-});
-
 describe('for those who do not see the screen', () => {
   it('rows, leaves and windows have roles and names, and what happens is announced', async () => {
     const person = await at(atEllavane());

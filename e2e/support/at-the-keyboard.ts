@@ -7,34 +7,8 @@ import { Display } from '../../testing/display/display';
 import type { Keyboard } from '../../testing/display/keyboard';
 import { startBrowser, type Engine } from '../../testing/display/engines';
 import { type RealBrowser, type RealPage } from '../../testing/display/real-browser';
+import { lookAtScreen, noteKeys, type Screen, type Seen } from '../../testing/display/screen';
 import { createSession, storedSession } from './browser';
-
-/** A key event as the page got it. */
-export interface Seen {
-  readonly type: 'keydown' | 'keyup';
-  readonly key: string;
-  readonly code: string;
-  /** Whether the page kept the browser from acting on it. */
-  readonly prevented: boolean;
-}
-
-/** What is on the screen. */
-export interface Screen {
-  readonly switcher: boolean;
-  /** The title of the highlighted window or result; empty without one. */
-  readonly highlighted: string;
-  readonly search: string;
-  /** What the switcher says at its foot. */
-  readonly legend: string;
-  readonly foot: string;
-  readonly status: string;
-  /** Whether the settings, or another dialog that is not the switcher, are open and have the keys. */
-  readonly settings: boolean;
-  /** The text in the field that has the focus; null if it is none. */
-  readonly typing: string | null;
-  readonly hasFocus: boolean;
-  readonly path: string;
-}
 
 /** One page on one session, in a window that may have the keyboard. */
 export class Sitting {
@@ -120,41 +94,6 @@ export class Sitting {
   async switcherGone(): Promise<void> {
     await expect.poll(async () => (await this.screen()).switcher).toBe(false);
   }
-}
-
-function noteKeys(): void {
-  const seen: Seen[] = [];
-  Object.assign(window, { seen });
-  const note = (event: Event) => {
-    const { type, key, code } = event as KeyboardEvent;
-    // After everybody else: only then is it known whether the browser may act on it.
-    setTimeout(() => seen.push({ type: type as Seen['type'], key, code, prevented: event.defaultPrevented }));
-  };
-  for (const type of ['keydown', 'keyup']) addEventListener(type, note, true);
-}
-
-function lookAtScreen(): Screen {
-  const text = (selector: string) => document.querySelector<HTMLElement>(selector)?.innerText ?? '';
-  const dialog = document.querySelector('[role=dialog][aria-label=Switcher]');
-  const focused = document.activeElement;
-  const shown = dialog !== null && getComputedStyle(dialog).visibility === 'visible';
-  return {
-    switcher: shown,
-    highlighted:
-      dialog?.querySelector<HTMLElement>('[aria-selected=true] b, [aria-selected=true] .truncate')
-        ?.innerText ?? '',
-    search: dialog?.querySelector('input')?.value ?? '',
-    legend: shown ? text('[role=dialog] [data-says]') : '',
-    foot: text('footer'),
-    status: text('[role=status]'),
-    settings: [...document.querySelectorAll('[role=dialog]')].some(
-      (each) => each !== dialog && each.contains(document.activeElement),
-    ),
-    typing:
-      focused instanceof HTMLTextAreaElement || focused instanceof HTMLInputElement ? focused.value : null,
-    hasFocus: document.hasFocus(),
-    path: location.pathname,
-  };
 }
 
 export interface Seat {
