@@ -113,14 +113,6 @@ describe('ending', () => {
     expect(await person.page.locator('textarea:focus').inputValue()).toBe('a1 and more');
   });
 
-  it('asks about what was typed a moment before closing', async () => {
-    const person = await at(atSession('a: a1 | b: b1'));
-    await person.page.keyboard.type('!');
-    await person.chord('C');
-    await person.page.getByRole('toolbar').waitFor();
-    expect(await person.frontName()).toBe('a1 — A');
-  });
-
   it('keeps a draft while it is being written, over a reload', async () => {
     const person = await at(atSession('a: a1 | b: b1'));
     await person.press('Control+End');

@@ -51,19 +51,6 @@ describe('bad input is a problem that names the field, and nothing changes', () 
     expect(response.status).toBe(413);
     expect(await response.json()).toMatchObject({ title: 'Body too large' });
   });
-
-  it('an unknown session', async () => {
-    for (const path of ['', '/events', '/document'])
-      expect((await fetch(url(`/api/sessions/none${path}`))).status).toBe(404);
-    const batch = { id: randomUUID(), commands: [command({ type: 'sweep' })] };
-    expect((await send('/api/sessions/none/commands', batch)).status).toBe(404);
-  });
-
-  it('a document that is none', async () => {
-    const response = await send('/api/sessions', { ...demo, stacking: [] });
-    expect(response.status).toBe(422);
-    expect(await response.json()).toMatchObject({ errors: [{ pointer: '#/stacking' }] });
-  });
 });
 
 describe('the session document', () => {

@@ -221,18 +221,3 @@ describe('keys that overlap', () => {
     expect((await storedSession(person.session)).seq).toBe(0);
   });
 });
-
-describe('hide or minimise, and let go', () => {
-  it.each(['X', 'Z'])('%s stays put away, and the legend says so', async (key) => {
-    const person = await at(atSession('a: a1 | b: b1 | c: c1'));
-    await person.hold('S');
-    await person.switcher.getByText('switches to b1').waitFor();
-    await person.hold(key);
-    await person.switcher.getByText('stays in a1').waitFor();
-    await person.release();
-    expect(await person.frontName()).toBe('a1 — A');
-    await person.sent();
-    const { session } = await storedSession(person.session);
-    expect(find(session.applications, 'b')?.hidden || find(session.windows, 'b1')?.minimised).toBe(true);
-  });
-});

@@ -71,18 +71,6 @@ describe('search', () => {
     expect(await person.frontName()).toBe('a1 — A');
   });
 
-  it('offers what the keys do to the front window, unless nothing is in front', async () => {
-    const person = await at(atSession('a: a1 | b: b1'));
-    await person.chord('Q');
-    await person.page.keyboard.type('quit front');
-    await person.press('Enter');
-    expect(await person.frontName()).toBe('b1 — B');
-    await person.chord('G');
-    await person.chord('Q');
-    await person.page.keyboard.type('quit front');
-    await person.switcher.getByText('No match for').waitFor();
-  });
-
   it('says what to do when nothing is found', async () => {
     const person = await at(atSession('a: a1'));
     await person.chord('Q');

@@ -7,22 +7,6 @@ import { atSession, atEllavane, createSession, openPage, storedSession, useBrows
 useBrowser();
 
 describe('hold, step, let go', () => {
-  it('opens on the previous application, goes on, comes back, and brings it to the front', async () => {
-    const person = await at(atEllavane());
-    await person.hold('S');
-    await person.switcher.waitFor();
-    expect(await person.selectedLeaf.textContent()).toContain('Timber Quay');
-    await person.hold('S', 'S');
-    expect(await person.selectedLeaf.textContent()).toContain('To Sable Wren');
-    await person.hold('A');
-    expect(await person.selectedLeaf.textContent()).toContain('Today');
-    await person.hold('F');
-    expect(await person.selectedLeaf.textContent()).toContain('Yesterday');
-    await person.release();
-    await person.switcher.waitFor({ state: 'detached' });
-    expect(await person.frontName()).toBe('Yesterday — Pilot Log');
-  });
-
   it('a quick flip goes between the last two, and paints nothing', async () => {
     const person = await at(atEllavane());
     // The page's clock stands still, so that the flip is a quick one however busy the machine is.
