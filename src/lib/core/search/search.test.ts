@@ -6,12 +6,14 @@ import { catalogueOfTitles } from '../../../../testing/candidates';
 import { personAt, REGISTRY } from '../../../../testing/person';
 import { ellavane } from '../../demo/ellavane';
 import { fromDocument } from '../formats/session-document';
+import { ACTIONS } from '../actions/actions';
+import { Registry } from '../actions/registry';
 import { reduce, type Session } from '../session/session';
 import { catalogueOf } from './session-catalogue';
 import { learn } from '../slices/learning/learning';
-import type { Candidate } from './candidates';
+import { commandsOf, isThere, thingsOf, type Candidate } from './candidates';
 import { initialsOf } from './catalogue';
-import { marksOf, MOST_LEARNED, MOST_RESULTS, ONE_CHOICE, rankOf, search } from './search';
+import { marksOf, MOST_LEARNED, MOST_RESULTS, ONE_CHOICE, rankOf, search, strongest } from './search';
 
 const office: Session = fromDocument(ellavane(new Date(START)));
 const find = (letters: string, session = office) =>
@@ -168,23 +170,93 @@ describe('the ranking', () => {
   });
 });
 
+describe('what was chosen often', () => {
+  it('is found even where more than the list holds match better, if it matches at all', () => {
+    const titles = [
+      ...Array.from({ length: MOST_RESULTS + 5 }, (_, n) => `North ${n}`),
+      'a turn north by east',
+      'x',
+    ];
+    const keys = (letters: string) => {
+      const learned = titles
+        .flatMap((_, n) => learn([], { letters, choice: `document:${n}`, at: later(0) }))
+        .slice(-2);
+      return search(catalogueOfTitles(titles), letters, learned, later(0)).map(
+        ({ candidate }) => candidate.key,
+      );
+    };
+    expect(keys('north')).toHaveLength(MOST_RESULTS);
+    expect(keys('north')).toContain(`document:${titles.length - 2}`);
+    expect(keys('north')).not.toContain(`document:${titles.length - 1}`);
+  });
+
+  it('is listed by its strength now', () => {
+    const learned = [
+      { letters: 'a', choice: 'old', weight: 3, at: later(-86_400 * 28) },
+      { letters: 'b', choice: 'new', weight: 1, at: later(0) },
+    ];
+    const listed = strongest(learned, later(0)).map(({ choice, strength }) => [choice, strength]);
+    expect(listed).toEqual([
+      ['new', 1],
+      ['old', 0.75],
+    ]);
+  });
+});
+
+describe('the catalogue of a session', () => {
+  it('is kept while nothing changes that search can find', () => {
+    const { session } = personAt('a: a1 | b: b1*');
+    const made = catalogueOf(session, REGISTRY);
+    const same = (change: Partial<Session>, registry = REGISTRY) =>
+      catalogueOf({ ...session, ...change }, registry) === made;
+    expect(same({})).toBe(true);
+    expect(same({ drafts: session.drafts.map((draft) => ({ ...draft, text: 'more' })) })).toBe(true);
+    expect(same({ settings: { ...session.settings, holding: false } })).toBe(true);
+    // By night, night colours are no more among what can be done.
+    expect(same({ settings: { ...session.settings, theme: 'night' } })).toBe(false);
+    catalogueOf(session, REGISTRY);
+    for (const change of [
+      { drafts: [] },
+      { windows: session.windows.slice() },
+      { recent: { ...session.recent } },
+    ]) {
+      const before = catalogueOf(session, REGISTRY);
+      expect(catalogueOf({ ...session, ...change }, REGISTRY)).not.toBe(before);
+    }
+    expect(catalogueOf(session, new Registry(ACTIONS))).not.toBe(catalogueOf(session, REGISTRY));
+  });
+
+  it('names each thing by what it is, and leaves out what is not there any more', () => {
+    const { session } = personAt('a: a1 | b: b1').wish({ type: 'close', window: 'b1' });
+    const candidates = [...thingsOf(session), ...commandsOf(session, REGISTRY)];
+    const keys = candidates.map(({ key }) => key);
+    const things = [
+      'window:a1',
+      'application:a',
+      'application:b',
+      'document:d-a',
+      'document:d-b',
+      'document:d-b1',
+    ];
+    expect(keys.slice(0, 6)).toEqual(things);
+    expect(candidates.slice(0, 6).map(({ learnedAs }) => learnedAs)).toEqual([
+      'document:d-a1',
+      ...things.slice(1),
+    ]);
+    expect(candidates.map(({ position }) => position).slice(0, 4)).toEqual([0, 0, 1, Infinity]);
+    expect(keys).toContain('command:reopen');
+    const gone = (later: Session) => things.filter((_, n) => !isThere(later, candidates[n] as Candidate));
+    expect(gone(session)).toEqual([]);
+    expect(gone({ ...session, documents: [], applications: [] })).toEqual(things.slice(1));
+    expect(gone(personAt('a: | b: b1').session)).toEqual(['window:a1', 'document:d-b1']);
+  });
+});
+
 describe('in the switcher', () => {
   it('choosing a result does what it stands for, and is remembered for the letters', () => {
     const person = personAt('a: a1 | b: b1 | c: c1-').step('older-application').type('C1 ').release();
     expect(person.session.front).toBe('c1');
     expect(person.session.learned).toMatchObject([{ letters: 'c1', choice: 'document:d-c1', weight: 1 }]);
-  });
-
-  it('steps, jumps and wraps among the results', () => {
-    const person = personAt('a: log1 log2 log3 | b: b1').step('older-application').type('log');
-    expect(person.found.slice(0, 3)).toEqual(['log1', 'log2', 'log3']);
-    const highlighted = () => person.switcher?.search?.highlighted;
-    person.step('newer-application');
-    expect(highlighted()).toBe(person.found.length - 1);
-    person.step('older-application', 'older-application');
-    expect(highlighted()).toBe(1);
-    person.tap('PageDown').tap('PageDown');
-    expect(highlighted()).toBe(person.found.length - 1);
   });
 
   it('acts on the highlighted result, which then stays or gives way to the next', () => {
