@@ -19,19 +19,6 @@ describe('search', () => {
     );
   });
 
-  it('opens a document that is not open, and does Key Fold’s own commands, each with its shortcut', async () => {
-    const person = await at(atEllavane());
-    await person.chord('Q');
-    await person.page.keyboard.type('orra');
-    await person.press('Enter');
-    expect(await person.frontName()).toBe('To Bell of Orra — water — Letters');
-    await person.chord('Q');
-    await person.page.keyboard.type('sweep');
-    expect(await person.selectedLeaf.textContent()).toContain('G');
-    await person.press('Enter');
-    expect(await person.frontName()).toBe('');
-  });
-
   it('learns what is chosen for some letters, keeps it over a reload, shows it, and forgets it', async () => {
     const person = await at(atSession('a: north1 north2 north3 | b: b1'));
     const found = async () => {
@@ -57,18 +44,6 @@ describe('search', () => {
     await person.press('Escape');
     await settings.waitFor({ state: 'detached' });
     expect((await storedSession(person.session)).session.learned).toEqual([]);
-  });
-
-  it('letters alone are text, hold and letter is the action', async () => {
-    const person = await at(atSession('a: a1 | b: bz1 bz2'));
-    await person.chord('Q');
-    await person.page.keyboard.type('bz');
-    expect(await person.page.locator('input:focus').inputValue()).toBe('bz');
-    await person.chord('Z');
-    await person.selectedLeaf.getByText('minimised').waitFor();
-    expect(await person.page.locator('input:focus').inputValue()).toBe('bz');
-    await person.press('Escape');
-    expect(await person.frontName()).toBe('a1 — A');
   });
 
   it('says what to do when nothing is found', async () => {

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { idsOf } from '../src/lib/core/model/order';
 import { at } from './support/at';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { atSession, atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
+import { atEllavane, createSession, openPage, storedSession, useBrowser } from './support/browser';
 
 useBrowser();
 
@@ -51,33 +50,6 @@ describe('hold, step, let go', () => {
     await person.press('Escape');
     await person.release();
   });
-
-  it('a key still down after the release types nothing into the window that came', async () => {
-    const person = await at(atSession('a: a1 | b: b1'));
-    const { keyboard } = person.page;
-    await keyboard.down('Alt');
-    await keyboard.down('KeyS');
-    await keyboard.up('Alt');
-    const text = person.page.locator('textarea:focus');
-    await text.and(person.page.getByLabel('b1')).waitFor();
-    // Pressed again without coming up: that is what auto-repeat looks like.
-    await keyboard.down('KeyS');
-    await keyboard.up('KeyS');
-    await person.page.keyboard.type('!');
-    expect((await text.inputValue()).replace('!', '')).toBe('b1');
-    expect(await text.inputValue()).toContain('!');
-  });
-
-  it('a pointer that moves tells too that the release went unseen', async () => {
-    const person = await at(atSession('a: a1 | b: b1'));
-    await person.hold('S');
-    await person.switcher.waitFor();
-    await person.page.evaluate(() => window.dispatchEvent(new PointerEvent('pointermove')));
-    await person.switcher.getByRole('textbox').and(person.page.locator(':focus')).waitFor();
-    await person.release();
-    expect(await person.frontName()).toBe('a1 — A');
-    await person.press('Escape');
-  });
 });
 
 describe('for those who do not see the screen', () => {
@@ -95,21 +67,6 @@ describe('for those who do not see the screen', () => {
     await person.page.getByRole('status').getByText('Berths, Timber Quay').waitFor();
     await person.release();
     await person.page.getByRole('status').getByText('Timber Quay — Berths, in front').waitFor();
-  });
-
-  it('what was put away or ended while holding is announced', async () => {
-    const person = await at(atSession('a: a1 | b: b1 | c: c1 | d: d1'));
-    const status = person.page.getByRole('status');
-    await person.hold('S');
-    await person.switcher.waitFor();
-    await person.hold('X');
-    await status.getByText('B, hidden').waitFor();
-    await person.hold('S', 'V');
-    await status.getByText('C has ended. D, d1').waitFor();
-    await person.press('Escape');
-    await person.release();
-    await person.chord('Z');
-    await status.getByText('a1, minimised. d1 — D, in front').waitFor();
   });
 
   it('the keys go to the front window', async () => {
@@ -150,18 +107,5 @@ describe('the Tab key', () => {
       });
       expect(astray).toBe(false);
     }
-  });
-});
-
-describe('two pages on one session', () => {
-  it('stay in step', async () => {
-    const one = await at(atSession('a: a1 | b: b1 | c: c1'));
-    const two = await at(openPage(one.session));
-    await one.chord('S');
-    await two.front.and(two.page.getByLabel('b1 — B')).waitFor();
-    await two.chord('S', 'S');
-    await one.front.and(one.page.getByLabel('c1 — C')).waitFor();
-    await Promise.all([one.sent(), two.sent()]);
-    expect(idsOf((await storedSession(one.session)).session.recent.windows)).toEqual(['c1', 'b1', 'a1']);
   });
 });
