@@ -2,7 +2,8 @@
 import axe from 'axe-core';
 import { describe, expect, it } from 'vitest';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { createSession, openPage, useBrowser, type Person } from './support/browser';
+import { at } from './support/at';
+import { atSession, createSession, openPage, useBrowser, type Person } from './support/browser';
 
 useBrowser();
 
@@ -85,4 +86,17 @@ describe.each([1280, 900, 660, 480])('on a page %i wide', (width) => {
     await person.release();
     await person.page.context().close();
   });
+});
+
+describe('on a page wide enough', () => {
+  it.each(['C', 'Z', 'G'])(
+    'what can be taken back after %s is said in words beside its keys',
+    async (key) => {
+      const person = await at(atSession('a: a1 | b: b1'));
+      await person.chord(key);
+      const button = person.page.locator('footer button').first();
+      await button.getByText(/reopens|undoes/).waitFor();
+      expect(await button.evaluate((line) => line.scrollHeight > line.clientHeight)).toBe(false);
+    },
+  );
 });

@@ -56,7 +56,7 @@
       <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
       <span class="h-6 w-0"></span>
       <span class="shrink-0"><Chord dark action={undoing.action} /></span>
-      <span class="min-w-0 flex-[1_1_6rem] truncate text-left">{undoing.text}</span>
+      <span class="min-w-24 flex-[1_1_6rem] truncate text-left">{undoing.text}</span>
     </button>
   {/if}
   {#if desk.link.offline}
