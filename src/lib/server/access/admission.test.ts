@@ -25,6 +25,8 @@ describe('the access key', () => {
     const first = await keys.makeFirst();
     expect(first).toMatch(/^[\w-]{43}$/);
     expect(await new AccessKeys(database.db).makeFirst()).toBeNull();
+    const stored = await database.db.read.selectFrom('access_key').selectAll().execute();
+    expect(JSON.stringify(stored)).not.toContain(first);
     expect(await keys.accepts(first)).toBe(true);
     for (const wrong of [null, undefined, '', `${first}x`, first?.slice(1)])
       expect(await keys.accepts(wrong)).toBe(false);
