@@ -45,16 +45,6 @@ describe('search', () => {
     await settings.waitFor({ state: 'detached' });
     expect((await storedSession(person.session)).session.learned).toEqual([]);
   });
-
-  it('says what to do when nothing is found', async () => {
-    const person = await at(atSession('a: a1'));
-    await person.chord('Q');
-    await person.page.keyboard.type('zzzz');
-    await person.switcher.getByText('Try fewer letters').waitFor();
-    await person.press('Enter');
-    await person.switcher.waitFor({ state: 'detached' });
-    expect(await person.frontName()).toBe('a1 — A');
-  });
 });
 
 describe('a switcher that stays', () => {

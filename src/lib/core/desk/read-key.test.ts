@@ -187,6 +187,12 @@ describe('keys of a switcher that stays', () => {
     expect(readKey(key(name, { key: name }), closed)).toBeNull();
   });
 
+  it('are the browser’s with another modifier', () => {
+    for (const modifier of ['control', 'meta', 'altGraph'])
+      expect(readKey(key('ArrowDown', { key: 'ArrowDown', [modifier]: true }), staying)).toBeNull();
+    expect(readKey(key('F1', { key: 'F1' }), closed)).toEqual(invokes('keys'));
+  });
+
   it('leave the caret its keys once something is typed', () => {
     const typed = { ...staying, typed: true };
     expect(readKey(key('ArrowLeft', { key: 'ArrowLeft' }), typed)).toBeNull();
