@@ -1,6 +1,5 @@
-import { afterAll, beforeAll } from 'vitest';
+import { afterAll, beforeAll, inject } from 'vitest';
 import { connect, type Database } from '../src/lib/server/database/connect';
-import { migrate } from '../src/lib/server/database/migrate';
 import { testDatabase, type TestDatabase } from './database';
 
 /** A migrated database for the tests of one file; call once, outside of any test. */
@@ -8,8 +7,7 @@ export function useDatabase(): { readonly db: Database; readonly url: string } {
   let database: TestDatabase;
   let db: Database;
   beforeAll(async () => {
-    database = await testDatabase();
-    await migrate(database.url);
+    database = await testDatabase(inject('databaseServer'), inject('migratedDatabase'));
     db = connect(database.url);
   });
   afterAll(async () => {
