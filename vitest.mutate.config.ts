@@ -22,7 +22,7 @@ export default defineConfig({
     environment: 'node',
     include: ofServer
       ? ['src/lib/server/**/*.test.ts']
-      : ['src/lib/core/**/*.test.ts', 'src/lib/ui/words/*.test.ts', 'tests/late-host/*.test.ts'],
+      : ['src/lib/{core,stand-ins,ui/words}/**/*.test.ts', 'tests/late-host/*.test.ts'],
     // Other packages are measured there, not this one.
     exclude: ['src/lib/core/search/outside.test.ts'],
     // What is looked for at length once is looked for a little with each mutant.

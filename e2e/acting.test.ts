@@ -2,7 +2,7 @@
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
-import { sessionOf, withApplication } from '../testing/sessions';
+import { sessionOf } from '../testing/sessions';
 import { at } from './support/at';
 import type { Person } from './support/browser';
 import { atSession, createSession, openPage, storedSession, useBrowser } from './support/browser';
@@ -123,14 +123,6 @@ describe('ending', () => {
       .toBe('a1!');
     await person.reload();
     expect(await person.page.locator('textarea').first().inputValue()).toBe('a1!');
-  });
-
-  it('a resident application says that it stays', async () => {
-    const resident = withApplication(sessionOf('a: a1 | b: b1'), 'a', { resident: true });
-    const person = await at(openPage(await createSession(toDocument(resident))));
-    await person.chord('V');
-    await person.page.getByRole('contentinfo').getByText('A always runs').waitFor();
-    expect(await person.frontName()).toBe('a1 — A');
   });
 
   it('leaves ways on when nothing runs any more', async () => {

@@ -1,7 +1,7 @@
 /** Documents of every size come in without keeping anyone else waiting. */
 import { describe, expect, inject, it } from 'vitest';
 import { documentWith } from '../bench/documents';
-import { LONGEST_TEXT, MOST_WEIGHT, MOST_WINDOWS } from '../src/lib/core/model/limits';
+import { MOST_WEIGHT, MOST_WINDOWS } from '../src/lib/core/model/limits';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { sessionOf } from '../testing/sessions';
 import { createSession, storedSession } from './support/browser';
@@ -68,27 +68,5 @@ describe('importing', () => {
     expect(response.status).toBe(status);
     const { errors = [] } = (await response.json()) as { errors?: unknown[] };
     expect(errors.length).toBeLessThanOrEqual(50);
-  });
-
-  it('what could grow too large to be exported again is refused', async () => {
-    const desk = toDocument(sessionOf('a: a1'));
-    const [model] = desk.documents;
-    const sized = (bytes: number) => {
-      const documents = Array.from({ length: 168 }, (_, n) => ({
-        ...model,
-        id: `n-${n}`,
-        text: 'x'.repeat(n === 0 ? 0 : LONGEST_TEXT),
-      }));
-      const body = JSON.stringify({ ...desk, documents: [...desk.documents, ...documents] });
-      const filler = 'x'.repeat(bytes - body.length);
-      return body.replace(
-        '"id":"n-0","title":"a","application":"a","kind":"letter","text":"',
-        (head) => head + filler,
-      );
-    };
-    expect((await send(sized(MOST_WEIGHT - 5_000))).status).toBe(201);
-    const refused = await send(sized(MOST_WEIGHT - 100));
-    expect(refused.status).toBe(413);
-    expect(await refused.json()).toMatchObject({ type: '/problems/session-too-large' });
   });
 });

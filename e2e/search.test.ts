@@ -93,13 +93,6 @@ describe('a switcher that stays', () => {
     }
     await person.page.keyboard.type('x');
     expect(await person.page.locator('#window-a1 textarea').inputValue()).toContain('x');
-    await person.chord('B');
-    await person.window('a2 — A').waitFor({ state: 'attached' });
-    await person.chord('Shift+B');
-    expect(await person.frontName()).toBe('a — A');
-    await person.chord('C');
-    await person.page.getByRole('contentinfo').getByRole('button', { name: 'reopens a' }).click();
-    expect(await person.frontName()).toBe('a — A');
   });
 
   it('offers to the pointer what the keys do, and leaves the keys where they are', async () => {

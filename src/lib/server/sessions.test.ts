@@ -87,12 +87,4 @@ describe('a batch', () => {
     await expect(submitBatch(store, id, { id: randomUUID() })).rejects.toMatchObject({ type: 'not-a-batch' });
     expect((await loadSession(store, id)).seq).toBe(0);
   });
-
-  it('that takes too long is given up', async () => {
-    const { store, id } = await office();
-    vi.spyOn(store, 'append').mockResolvedValue({ kind: 'too-slow' });
-    await expect(submitBatch(store, id, batchOf({ type: 'sweep' }))).rejects.toMatchObject({
-      type: 'batch-too-slow',
-    });
-  });
 });

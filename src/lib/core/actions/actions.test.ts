@@ -70,6 +70,26 @@ describe('what is offered', () => {
     expect(not('put-back', null)).toEqual({ not: { type: 'nothing-to-put-back' } });
   });
 
+  it('is one question after the other, the most recently used first, and round again', () => {
+    const asking = ['a1', 'b1', 'c1'].reduce(
+      (person, window) => person.wish({ type: 'close', window }),
+      personAt('a: a1* | b: b1* | c: c1* | d: d1'),
+    );
+    const next = (session: Session) => REGISTRY.offer(session, of('next-question'), null);
+    const goes = (window: string) => ({
+      does: expect.arrayContaining([
+        { to: 'session', wish: { type: 'bring-to-front', window, raiseAll: false } },
+      ]),
+    });
+    expect(next({ ...asking.session, front: null })).toEqual(goes('a1'));
+    expect(next(asking.session)).toEqual(goes('b1'));
+    expect(next({ ...asking.session, front: 'c1' })).toEqual(goes('a1'));
+    expect(next(sessionOf('a: a1'))).toEqual({ not: { type: 'nothing-asks' } });
+    const hidden = sessionOf('!a: a1 | b: b1');
+    const shown = { does: [{ to: 'session', wish: { type: 'show', application: 'a' } }] };
+    expect(REGISTRY.offer(hidden, of('hide-or-show'), windowTarget(hidden, 'a1'))).toEqual(shown);
+  });
+
   it('is nothing that the host cannot carry out', () => {
     const poor = new Registry(ACTIONS);
     const session: Session = {

@@ -185,6 +185,14 @@ describe('a draft', () => {
 });
 
 describe('windows and applications', () => {
+  it('that are put away where nothing is in front of it are kept with what changed, and no more', () => {
+    const { geometry } = find(three().windows, 'b1') ?? {};
+    const entry = { id: 'e-c1', kind: 'minimise', subject: 'b1', windows: [{ window: 'b1', geometry }] };
+    const unchanged = { applications: [], stacking: null, front: null };
+    const away = { type: 'put-away', entry: { ...entry, ...unchanged } };
+    expect(eventsOf(three(), { type: 'minimise', window: 'b1' }).at(-1)).toEqual(away);
+  });
+
   it('say what they show now, once', () => {
     const retitle = (title: string): Wish => ({ type: 'retitle-tab', window: 'a1', tab: 't-a1', title });
     expect(typesOf(three(), retitle('other'))).toEqual(['tab-retitled']);

@@ -71,6 +71,10 @@ describe('events before they had versions', () => {
     expect(eventFrom(old)).toEqual(eventFrom(trip(old)));
   });
 
+  it('by the hash that is written down (computed by another program, which gives e40c292c for "a" as published)', () => {
+    expect(eventFrom({ type: 'drafts-discarded', documents: ['d'] })).toMatchObject({ entry: 'e-0efcba0f' });
+  });
+
   it('an entry of the put-back stack gets an id that tells it from others', () => {
     const at = (subject: string) => eventFrom({ type: 'put-away', entry: { ...entry, subject } });
     expect(at('A')).toEqual({ type: 'put-away', entry: { ...entry, id: expect.stringMatching(/^e-/) } });

@@ -5,7 +5,7 @@ import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
 import { ellavane } from '../../demo/ellavane';
 import { Problem } from '../http/problem';
-import { MOST_COMMANDS } from '../../core/model/limits';
+import { LONGEST_TEXT, MOST_COMMANDS } from '../../core/model/limits';
 import { batchFrom } from './batch-input';
 import { sessionFrom } from './session-input';
 
@@ -134,5 +134,19 @@ describe('a session document', () => {
     ['#/recent/windows', { ...demo, recent: { ...demo.recent, windows: [] } }],
   ])('whose parts do not fit together is refused with a pointer to %s', (pointer, document) => {
     expect(problemOf(() => sessionFrom(document)).errors.map((error) => error.pointer)).toContain(pointer);
+  });
+
+  it('that could grow too large to be exported again is refused', () => {
+    const [model] = demo.documents;
+    const full = (count: number) => {
+      const texts = Array.from({ length: count }, (_, n) => ({
+        ...model,
+        id: `n-${n}`,
+        text: 'x'.repeat(LONGEST_TEXT),
+      }));
+      return () => sessionFrom({ ...demo, documents: [...demo.documents, ...texts] });
+    };
+    expect(full(160)).not.toThrow();
+    expect(problemOf(full(168))).toMatchObject({ type: 'session-too-large', status: 413 });
   });
 });
