@@ -102,3 +102,9 @@ export const withApplication = (session: Session, id: string, change: Partial<Ap
   ...session,
   applications: patch(session.applications, [id], 'application', (one) => ({ ...one, ...change })),
 });
+
+/** Changes one window of a session. */
+export const withWindow = (session: Session, id: string, change: Partial<AppWindow>): Session => ({
+  ...session,
+  windows: patch(session.windows, [id], 'window', (one) => ({ ...one, ...change })),
+});

@@ -1,9 +1,9 @@
 /** What follows from single wishes, where the rules say nothing more than that it is so: notices, refusals, and edges. */
 import { describe, expect, it } from 'vitest';
-import { later, sessionOf, withApplication } from '../../../../testing/sessions';
+import { later, sessionOf, withApplication, withWindow } from '../../../../testing/sessions';
 import { decide } from '../host/decide';
 import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../model/limits';
-import { find, patch } from '../model/table';
+import { find } from '../model/table';
 import { reduceAll, type Session, type SessionEvent } from '../session/session';
 import type { Wish } from './commands';
 
@@ -211,11 +211,7 @@ describe('windows and applications', () => {
       { id: 't1', title: 'one', document: 'd-a1' },
       { id: 't2', title: 'two', document: 'd-a2' },
     ];
-    const session = three();
-    const tabbed = {
-      ...session,
-      windows: patch(session.windows, ['a1'], 'window', (window) => ({ ...window, tabs, activeTab: 't1' })),
-    };
+    const tabbed = withWindow(three(), 'a1', { tabs, activeTab: 't1' });
     const open: Wish = { type: 'open-document', document: 'd-a2' };
     const shown = after(tabbed, { type: 'close', window: 'a2' });
     expect(eventsOf(shown, open)).toContainEqual({ type: 'tab-activated', window: 'a1', tab: 't2' });

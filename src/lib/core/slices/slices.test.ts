@@ -1,9 +1,9 @@
 /** What single events make of a session, and what selectors say of it, where no rule asks for it by name. */
 import { describe, expect, it } from 'vitest';
-import { later, sessionOf, withApplication } from '../../../../testing/sessions';
+import { later, sessionOf, withApplication, withWindow } from '../../../../testing/sessions';
 import { toDocument } from '../formats/session-document';
 import { STACK_DEPTH } from '../model/limits';
-import { find, patch } from '../model/table';
+import { find } from '../model/table';
 import { reduceAll, type Session, type SessionEvent } from '../session/session';
 import { weightOf } from '../session/weight';
 import { applicationOf } from './applications/selectors';
@@ -11,7 +11,6 @@ import { documentOf } from './documents/selectors';
 import { draftOf, isUnsaved, shownText, windowsOffering } from './drafts/selectors';
 import { raised } from './front/selectors';
 import { activeTab, isAsking, windowOf } from './windows/selectors';
-import type { AppWindow } from './windows/state';
 import { workspaceName } from './workspaces/selectors';
 
 const desk = () => sessionOf('a: a1 a2* | b: b1');
@@ -19,11 +18,6 @@ const tabs = [
   { id: 't1', title: 'one', document: 'd-a1' },
   { id: 't2', title: 'two', document: 'd-a2' },
 ];
-/** The desk with some of its windows changed. */
-const withWindow = (session: Session, id: string, change: Partial<AppWindow>): Session => ({
-  ...session,
-  windows: patch(session.windows, [id], 'window', (window) => ({ ...window, ...change })),
-});
 const closing = { goal: 'close', dropping: false } as const;
 const quitting = { goal: 'quit', dropping: false } as const;
 const after = (session: Session, ...events: SessionEvent[]) => reduceAll(session, events);

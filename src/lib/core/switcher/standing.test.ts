@@ -1,17 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { sessionOf, withApplication } from '../../../../testing/sessions';
-import { patch } from '../model/table';
+import { sessionOf, withApplication, withWindow } from '../../../../testing/sessions';
 import type { Session } from '../session/session';
 import { windowsOf } from '../slices/recency/selectors';
 import type { Application } from '../slices/applications/state';
-import type { AppWindow } from '../slices/windows/state';
 import { standingOfApplication, standingOfLoneWindow, standingOfWindow } from './standing';
 import { standingText } from './standing-text';
 
-const changed = (session: Session, window: string, change: Partial<AppWindow>): Session => ({
-  ...session,
-  windows: patch(session.windows, [window], 'window', (one) => ({ ...one, ...change })),
-});
 const quits = (dropping: boolean) => ({ asking: { goal: 'quit', dropping } }) as const;
 
 describe('how an application stands', () => {
@@ -44,16 +38,16 @@ describe('how an application stands', () => {
       () => {
         const session = sessionOf('a: a1~ a2~ a3~');
         const workspaces = [...session.workspaces, { id: 'up', name: 'Upstairs' }];
-        return changed({ ...session, workspaces }, 'a2', { workspace: 'up' });
+        return withWindow({ ...session, workspaces }, 'a2', { workspace: 'up' });
       },
     ],
-    ['needs an answer', () => changed(is('a: a1* a2', { quitting: true }), 'a1', quits(false))],
+    ['needs an answer', () => withWindow(is('a: a1* a2', { quitting: true }), 'a1', quits(false))],
     [
       '2 need an answer',
-      () => changed(changed(sessionOf('a: a1* a2*'), 'a1', quits(false)), 'a2', quits(false)),
+      () => withWindow(withWindow(sessionOf('a: a1* a2*'), 'a1', quits(false)), 'a2', quits(false)),
     ],
     // What was told to drop neither asks nor is unsaved.
-    ['quitting', () => changed(is('a: a1* a2', { quitting: true }), 'a1', quits(true))],
+    ['quitting', () => withWindow(is('a: a1* a2', { quitting: true }), 'a1', quits(true))],
     [
       'not responding, hidden, unsaved, 1 minimised, some on There',
       () => is('!a: a1* a2- a3~', { answering: false }),
@@ -70,10 +64,10 @@ describe('how a window stands', () => {
     ['unsaved', () => sessionOf('a: a1*')],
     ['minimised', () => sessionOf('a: a1-')],
     ['on There', () => sessionOf('a: a1~')],
-    ['new', () => changed(sessionOf('a: a1'), 'a1', { seen: false })],
-    ['needs an answer', () => changed(sessionOf('a: a1*'), 'a1', quits(false))],
-    ['draft kept', () => changed(sessionOf('a: a1*'), 'a1', { offeringDraft: true })],
-    ['unsaved, minimised, on There, new', () => changed(sessionOf('a: a1*-~'), 'a1', { seen: false })],
+    ['new', () => withWindow(sessionOf('a: a1'), 'a1', { seen: false })],
+    ['needs an answer', () => withWindow(sessionOf('a: a1*'), 'a1', quits(false))],
+    ['draft kept', () => withWindow(sessionOf('a: a1*'), 'a1', { offeringDraft: true })],
+    ['unsaved, minimised, on There, new', () => withWindow(sessionOf('a: a1*-~'), 'a1', { seen: false })],
   ])('%s', (text, make) => expect(standing(make())).toBe(text));
 
   it('alone it says that it is hidden as well', () => {
