@@ -4,13 +4,12 @@
  * machine's.
  */
 import { setTimeout as pause } from 'node:timers/promises';
-import { createSession } from '../testing/browser';
 import { startServer } from '../testing/server';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { Display } from '../testing/display/display';
 import { ENGINES, startBrowser, type Engine } from '../testing/display/engines';
-import { type RealPage } from '../testing/display/real-browser';
+import { Sitting } from '../testing/display/sitting';
 import { percentile, printTable } from './statistics';
 
 const PRESSES = 60;
@@ -62,7 +61,7 @@ async function measured(engine: Engine) {
   }, null);
   const rows = [row('an empty page', await timed(SPOT, () => keyboard.tap('KeyS'), nothing))];
 
-  await openSession(page);
+  await Sitting.begin(page, server.url, ellavane(new Date()));
   await keyboard.down('AltLeft');
   await keyboard.tap('KeyS');
   rows.push(row('a step', await timed(MIDDLE, () => keyboard.tap('KeyS'), nothing)));
@@ -78,13 +77,6 @@ async function measured(engine: Engine) {
   rows.push(row('a letter of search', await timed(MIDDLE, () => keyboard.tap('KeyR'), erase)));
   await display.close();
   return rows;
-}
-
-async function openSession(page: RealPage): Promise<void> {
-  const session = await createSession(ellavane(new Date()), server.url);
-  await page.goto(`${server.url}/sessions/${session}`);
-  while (!(await page.evaluate(() => document.querySelector('section[aria-current=true]') !== null, null)))
-    await pause(20);
 }
 
 /** From just before keys are pressed until a pixel in the region is another one, in ms. */

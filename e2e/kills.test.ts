@@ -11,6 +11,7 @@ import type { Batch, Wish } from '../src/lib/core/commands/commands';
 import { reduceAll } from '../src/lib/core/session/session';
 import type { Session } from '../src/lib/core/session/session';
 import { batchOf } from '../testing/batches';
+import { PatientClient } from '../testing/patient-client';
 import { sessionOf } from '../testing/sessions';
 import { createSession } from './support/browser';
 import { startServer, type RunningServer } from '../testing/server';
@@ -24,10 +25,12 @@ const MOST_READ = 4_000;
 
 let cluster: Awaited<ReturnType<typeof throwawayCluster>>;
 let server: RunningServer;
+let client: PatientClient;
 
 beforeAll(async () => {
   cluster = await throwawayCluster();
   server = await startServer(cluster.url);
+  client = new PatientClient(server.url);
 });
 
 afterAll(async () => {
@@ -47,70 +50,6 @@ const WISHES: readonly Wish[] = [
   { type: 'keep-draft', document: 'd-b1', text: 'b1' },
 ];
 
-async function post(session: string, batch: Batch): Promise<Report | null> {
-  try {
-    const response = await fetch(`${server.url}/api/sessions/${session}/commands`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(batch),
-    });
-    if (response.status === 503) return null;
-    expect(response.status).toBe(200);
-    return (await response.json()) as Report;
-  } catch (error) {
-    if (error instanceof TypeError || error instanceof SyntaxError) return null;
-    throw error;
-  }
-}
-
-/** Sends the same batch until it is acknowledged. */
-async function postSurely(session: string, batch: Batch): Promise<Report> {
-  for (;;) {
-    const report = await post(session, batch);
-    if (report) return report;
-    await new Promise((resolve) => setTimeout(resolve, 20));
-  }
-}
-
-async function get<T>(path: string): Promise<T | null> {
-  try {
-    const response = await fetch(`${server.url}${path}`);
-    return response.ok ? ((await response.json()) as T) : null;
-  } catch {
-    return null;
-  }
-}
-
-/** Follows a session as a browser does, resuming after the last message that came whole; keeps every message's id. */
-async function listen(session: string, heard: Report[], going: () => boolean): Promise<void> {
-  let last = 0;
-  while (going()) {
-    try {
-      const response = await fetch(`${server.url}/api/sessions/${session}/events?after=${last}`);
-      if (!response.ok || !response.body) throw new Error(`The server answered ${response.status}.`);
-      const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
-      let text = '';
-      while (going()) {
-        const { value, done } = await reader.read();
-        if (done) break;
-        text += value;
-        const messages = text.split('\n\n');
-        text = messages.pop() ?? '';
-        for (const message of messages) {
-          const data = /^data: (.*)$/m.exec(message)?.[1];
-          if (!data) continue;
-          expect(message).not.toContain('event: ');
-          heard.push(JSON.parse(data) as Report);
-          last = Number(/^id: (\d+)$/m.exec(message)?.[1]);
-        }
-      }
-      await reader.cancel();
-    } catch {
-      await new Promise((resolve) => setTimeout(resolve, 20));
-    }
-  }
-}
-
 it(
   `${KILLS} kills of the server and ${CRASHES} of the database lose and change nothing`,
   async () => {
@@ -127,17 +66,17 @@ it(
       const session = sessions[writer % 2] ?? sessions[0];
       for (let n = writer; going; n += 1) {
         const batch = batchOf(WISHES[(n * 3) % WISHES.length] as Wish);
-        acknowledged.push({ session, batch, report: await postSurely(session, batch) });
+        acknowledged.push({ session, batch, report: await client.post(session, batch) });
       }
     });
     const readers = sessions.map(async (id) => {
       while (going) {
-        const stored = await get<{ session: Session; seq: number }>(`/api/sessions/${id}`);
+        const stored = await client.get<{ session: Session; seq: number }>(`/api/sessions/${id}`);
         if (stored && read.length < MOST_READ) read.push({ id, ...stored });
         await new Promise((resolve) => setTimeout(resolve, 5));
       }
     });
-    const listeners = sessions.map((id) => listen(id, heard.get(id) ?? [], () => going));
+    const listeners = sessions.map((id) => client.listen(id, heard.get(id) ?? [], () => going));
 
     const progress = async () => {
       const before = acknowledged.length;
@@ -160,10 +99,10 @@ it(
     const withEvents = acknowledged.filter(({ report }) => report.events.length > 0);
     expect(withEvents.length).toBeGreaterThan((KILLS + CRASHES) * 5);
     for (const { session, batch, report } of withEvents)
-      expect(await postSurely(session, batch)).toEqual(report);
+      expect(await client.post(session, batch)).toEqual(report);
 
     for (const id of sessions) {
-      const stored = await get<{ session: Session; seq: number }>(`/api/sessions/${id}`);
+      const stored = await client.get<{ session: Session; seq: number }>(`/api/sessions/${id}`);
       const log = heard.get(id) ?? [];
       // Nobody missed anything or heard it twice, but for what came after he stopped listening.
       let next = 1;

@@ -3,7 +3,8 @@ import { find } from '../../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
 import { LAYOUTS } from '../../src/lib/keyboards/layouts';
 import { ENGINES } from '../../testing/display/engines';
-import { useSeat, type Sitting } from '../support/at-the-keyboard';
+import type { Sitting } from '../../testing/display/sitting';
+import { useSeat } from '../support/at-the-keyboard';
 
 describe.each(ENGINES)('with real keys in %s', (engine) => {
   const seat = useSeat(engine);

@@ -4,7 +4,8 @@ import { describe, expect, it, onTestFinished } from 'vitest';
 import { toDocument } from '../../src/lib/core/formats/session-document';
 import { sessionOf } from '../../testing/sessions';
 import { ENGINES } from '../../testing/display/engines';
-import { type Sitting, useSeat } from '../support/at-the-keyboard';
+import type { Sitting } from '../../testing/display/sitting';
+import { useSeat } from '../support/at-the-keyboard';
 import { storedSession } from '../support/browser';
 
 /** What the X protocol calls it when keys go to the window under the pointer. */

@@ -5,7 +5,8 @@ import { windowOf } from '../../src/lib/core/slices/windows/selectors';
 import { describe, expect, it } from 'vitest';
 import type { Session } from '../../src/lib/core/session/session';
 import { ENGINES } from '../../testing/display/engines';
-import { useSeat, type Sitting } from '../support/at-the-keyboard';
+import type { Sitting } from '../../testing/display/sitting';
+import { useSeat } from '../support/at-the-keyboard';
 
 describe.each(ENGINES)('with real keys in %s', (engine) => {
   const seat = useSeat(engine);

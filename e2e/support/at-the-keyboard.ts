@@ -1,100 +1,11 @@
 /** Someone at a real keyboard, before a browser in a window on a display. */
-import { afterAll, afterEach, beforeAll, expect, inject, onTestFinished } from 'vitest';
-import { type SessionDocument, toDocument } from '../../src/lib/core/formats/session-document';
-import type { Session } from '../../src/lib/core/session/session';
-import { sessionOf } from '../../testing/sessions';
+import { afterAll, afterEach, beforeAll, inject, onTestFinished } from 'vitest';
+import type { SessionDocument } from '../../src/lib/core/formats/session-document';
 import { Display } from '../../testing/display/display';
 import type { Keyboard } from '../../testing/display/keyboard';
 import { startBrowser, type Engine } from '../../testing/display/engines';
-import { type RealBrowser, type RealPage } from '../../testing/display/real-browser';
-import { lookAtScreen, noteKeys, type Screen, type Seen } from '../../testing/display/screen';
-import { createSession, storedSession } from './browser';
-
-/** One page on one session, in a window that may have the keyboard. */
-export class Sitting {
-  constructor(
-    readonly page: RealPage,
-    readonly session: string,
-  ) {}
-
-  static async begin(page: RealPage, desk: string | SessionDocument): Promise<Sitting> {
-    const sitting = new Sitting(
-      page,
-      await createSession(typeof desk === 'string' ? toDocument(sessionOf(desk)) : desk),
-    );
-    await sitting.goTo(`/sessions/${sitting.session}`);
-    return sitting;
-  }
-
-  async goTo(path: string): Promise<void> {
-    await this.page.goto(inject('baseUrl') + path);
-    await this.ready();
-  }
-
-  /** Waits until the desk is there and has the keyboard, and notes from then on what keys arrive. */
-  async ready(): Promise<void> {
-    await expect
-      .poll(() => this.page.evaluate(() => document.querySelector('[data-unsent] main') !== null, null))
-      .toBe(true);
-    await this.page.evaluate(noteKeys, null);
-  }
-
-  /** Waits until keys reach the page: browsers drop those that come before it was painted or right after it came back. */
-  async reached(keyboard: Keyboard): Promise<void> {
-    const before = (await this.seen()).length;
-    await expect
-      .poll(async () => {
-        await keyboard.tap('ControlLeft');
-        return (await this.seen()).length;
-      })
-      .toBeGreaterThan(before);
-  }
-
-  screen(): Promise<Screen> {
-    return this.page.evaluate(lookAtScreen, null);
-  }
-
-  /** The keys that arrived since the page was loaded. */
-  seen(): Promise<Seen[]> {
-    return this.page.evaluate(() => (window as unknown as { seen: Seen[] }).seen, null);
-  }
-
-  /** Waits until an event of a key has been handled, as the last one. */
-  async handled(type: Seen['type'], code: string): Promise<void> {
-    await expect
-      .poll(async () => {
-        const last = (await this.seen()).at(-1);
-        return `${last?.type} ${last?.code}`;
-      })
-      .toBe(`${type} ${code}`);
-  }
-
-  /** The session as it is stored, once everything is. */
-  async stored(): Promise<Session> {
-    await expect
-      .poll(() => this.page.evaluate(() => document.querySelector('[data-unsent="0"]') !== null, null))
-      .toBe(true);
-    return (await storedSession(this.session)).session;
-  }
-
-  async front(): Promise<string | null> {
-    return (await this.stored()).front;
-  }
-
-  /** The windows by recent use. */
-  async order(): Promise<string[]> {
-    return (await this.stored()).recent.windows.map(({ id }) => id);
-  }
-
-  /** Waits until the switcher is on the screen, with this highlighted. */
-  async switcherOn(title: string): Promise<void> {
-    await expect.poll(async () => (await this.screen()).highlighted).toBe(title);
-  }
-
-  async switcherGone(): Promise<void> {
-    await expect.poll(async () => (await this.screen()).switcher).toBe(false);
-  }
-}
+import type { RealBrowser } from '../../testing/display/real-browser';
+import { Sitting } from '../../testing/display/sitting';
 
 export interface Seat {
   readonly display: Display;
@@ -138,14 +49,14 @@ export function useSeat(engine: Engine): Seat {
       return [before, await display.openWindow()] as const;
     },
     async sit(desk) {
-      const sitting = await Sitting.begin(browser.first, desk);
+      const sitting = await Sitting.begin(browser.first, inject('baseUrl'), desk);
       await sitting.reached(display.keyboard);
       return sitting;
     },
     async sitAlso({ session }) {
       const page = await browser.openWindow();
       onTestFinished(() => page.close());
-      const further = new Sitting(page, session);
+      const further = new Sitting(page, inject('baseUrl'), session);
       await further.goTo(`/sessions/${session}`);
       return further;
     },

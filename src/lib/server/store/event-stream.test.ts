@@ -1,190 +1,139 @@
 import { randomUUID } from 'node:crypto';
-import { describe, expect, it } from 'vitest';
-import { batchOf, flip } from '../../../../testing/batches';
-import { useDatabase } from '../../../../tests/use-database';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { flip } from '../../../../testing/batches';
+import { MemoryFollowedLog, reportOf } from '../../../../testing/followed-log';
 import { sessionOf } from '../../../../testing/sessions';
+import { StreamReader } from '../../../../testing/stream-reader';
+import { useDatabase } from '../../../../tests/use-database';
 import { EventStore } from './event-store';
-import { eventStream, type Followed } from './event-stream';
+import { eventStream } from './event-stream';
 
 const database = useDatabase();
+afterEach(() => void vi.useRealTimers());
 
-async function newSession(line = 'a: a1 a2 | b: b1'): Promise<{ store: EventStore; id: string }> {
+it('misses nothing and repeats nothing, from any number and while others write', async () => {
   const store = new EventStore(database.db);
   const id = `s-${randomUUID()}`;
-  await store.create(id, sessionOf(line));
-  return { store, id };
-}
+  await store.create(id, sessionOf('a: a1 a2 | b: b1'));
+  const flipping = async (count: number) => {
+    for (let n = 0; n < count; n += 1) await store.append(id, flip(n % 2 ? 'a1' : 'b1'));
+  };
+  await flipping(130);
+  const writing = flipping(120);
+  const readers = [0, 57, 129, 130].map((after) => new StreamReader(store, [{ session: id, after }]));
+  await writing;
+  await Promise.all(readers.map((reader) => reader.until('id: 250\n')));
+  for (const [n, after] of [0, 57, 129, 130].entries())
+    expect(readers[n]?.numbers).toEqual(Array.from({ length: 250 - after }, (_, k) => after + k + 1));
+  await store.remove(id);
+  await Promise.all(readers.map((reader) => reader.until('event: gone\n')));
+  await Promise.all(readers.map((reader) => reader.close()));
+});
 
-/** Someone who reads a stream. */
-class Reader {
-  heard = '';
-  readonly #reader: ReadableStreamDefaultReader<Uint8Array>;
-  readonly #decoder = new TextDecoder();
+describe('a stream of events', () => {
+  const [first, second] = [reportOf(1, 2), reportOf(3, 1)];
+  const data = (value: unknown) => `data: ${JSON.stringify(value)}\n\n`;
 
-  constructor(store: EventStore, followed: Followed[], how: { named?: boolean; patience?: number } = {}) {
-    this.#reader = eventStream(store, followed, { named: false, ...how }).getReader();
-  }
-
-  async until(text: string): Promise<string> {
-    while (!this.heard.includes(text)) {
-      const { value, done } = await this.#reader.read();
-      if (done) throw new Error(`The stream ended before '${text}'. It said: ${this.heard}`);
-      this.heard += this.#decoder.decode(value);
-    }
-    return this.heard;
-  }
-
-  get numbers(): number[] {
-    return [...this.heard.matchAll(/^id: (\d+)$/gm)].map(([, number]) => Number(number));
-  }
-
-  close(): Promise<void> {
-    return this.#reader.cancel();
-  }
-}
-
-/** Windows come to the front `count` times. */
-async function flipping(store: EventStore, id: string, count: number): Promise<void> {
-  for (let n = 0; n < count; n += 1) await store.append(id, flip(n % 2 ? 'a1' : 'b1'));
-}
-
-describe('the stream of events', () => {
-  it('begins after the given event, goes on with what happens, and says how to resume', async () => {
-    const { store, id } = await newSession();
-    await flipping(store, id, 2);
-    const reader = new Reader(store, [{ session: id, after: 1 }]);
-    await reader.until('id: 2\n');
-    await store.append(id, flip('b1'));
+  // WHATWG HTML, "Server-sent events": fields, and a blank line after each message.
+  it('says how to resume, and numbers each message by its last event', async () => {
+    const log = new MemoryFollowedLog('s', [first]);
+    const reader = new StreamReader(log, [{ session: 's', after: 0 }]);
+    log.write(second);
     await reader.until('id: 3\n');
-    expect(reader.heard).toContain('retry: ');
-    expect(reader.numbers).toEqual([2, 3]);
-    await reader.close();
-  });
-
-  it('misses nothing and repeats nothing, from any number and while others write', async () => {
-    const { store, id } = await newSession();
-    await flipping(store, id, 130);
-    const writing = flipping(store, id, 120);
-    const readers = [0, 57, 129, 130].map((after) => new Reader(store, [{ session: id, after }]));
-    await writing;
-    await Promise.all(readers.map((reader) => reader.until('id: 250\n')));
-    for (const [n, after] of [0, 57, 129, 130].entries())
-      expect(readers[n]?.numbers).toEqual(Array.from({ length: 250 - after }, (_, k) => after + k + 1));
-    await Promise.all(readers.map((reader) => reader.close()));
+    log.publisher.tellGone('s');
+    await reader.until('gone');
+    expect(reader.heard).toBe(
+      `retry: 500\n\nid: 2\n${data(first)}id: 3\n${data(second)}event: gone\n${data({ session: null })}`,
+    );
   });
 
   it('of several sessions names each message after its session', async () => {
-    const { store, id } = await newSession();
-    const other = `s-${randomUUID()}`;
-    await store.create(other, sessionOf('a: a1 | b: b1'));
-    const followed = [id, other].map((session) => ({ session, after: 0 }));
-    const reader = new Reader(store, followed, { named: true });
-    await store.append(other, flip('b1'));
-    await reader.until(`event: ${other}\nid: 1\n`);
-    await store.append(id, flip('b1'));
-    await reader.until(`event: ${id}\nid: 1\n`);
-    await reader.close();
-  });
-
-  it('reads nothing from the log that it was told, however many listen', async () => {
-    const { store, id } = await newSession();
-    let reads = 0;
-    const after = store.after.bind(store);
-    store.after = (...args) => {
-      reads += 1;
-      return after(...args);
-    };
-    const readers = Array.from({ length: 20 }, () => new Reader(store, [{ session: id, after: 0 }]));
-    await store.append(id, flip('b1'));
-    await Promise.all(readers.map((reader) => reader.until('id: 1\n')));
-    // Nobody is catching up any more once a while goes by without a read.
-    let before = -1;
-    const settled = () => before === (before = reads);
-    await expect.poll(settled, { interval: 100 }).toBe(true);
-    await flipping(store, id, 30);
-    const { seq } = (await store.load(id)) ?? { seq: -1 };
-    await Promise.all(readers.map((reader) => reader.until(`id: ${seq}\n`)));
-    // Whoever was kept from sending for a moment may read once: far from once a reader and batch.
-    expect(reads - before).toBeLessThanOrEqual(readers.length);
-    await Promise.all(readers.map((reader) => reader.close()));
-  });
-
-  it('holds little for a reader who does not read, and catches up with him when he does', async () => {
-    const { store, id } = await newSession();
-    const stream = eventStream(store, [{ session: id, after: 0 }], { named: false });
-    const text = 'x'.repeat(40_000);
-    for (let n = 0; n < 40; n += 1)
-      await store.append(id, batchOf({ type: 'keep-draft', document: 'd-a1', text: `${n} ${text}` }));
-    // 1.6 MB were written; the stream took in what it may hold, and no more.
-    await expect.poll(() => store.streams).toBe(1);
-    const reader = stream.getReader();
-    const decoder = new TextDecoder();
-    let heard = '';
-    while (!heard.includes('id: 40\n')) heard += decoder.decode((await reader.read()).value);
-    expect([...heard.matchAll(/^id: (\d+)$/gm)].map(([, number]) => Number(number))).toEqual(
-      Array.from({ length: 40 }, (_, n) => n + 1),
+    const log = new MemoryFollowedLog('s');
+    const followed = ['s', 't'].map((session) => ({ session, after: 2 }));
+    const reader = new StreamReader(log, followed, { named: true });
+    await reader.until('afresh');
+    log.publisher.tellGone('s');
+    expect(await reader.until(`event: afresh\n${data({ session: 't' })}`)).toContain(
+      `event: afresh\n${data({ session: 's' })}`,
     );
-    await reader.cancel();
-    expect(store.streams).toBe(0);
+    const named = new StreamReader(new MemoryFollowedLog('s', [first]), [{ session: 's', after: 0 }], {
+      named: true,
+    });
+    await named.until(`event: s\nid: 2\n${data(first)}`);
   });
 
-  it('drops a reader who does not read for too long', async () => {
-    const { store, id } = await newSession();
-    const stream = eventStream(store, [{ session: id, after: 0 }], { named: false, patience: 20 });
-    const text = 'x'.repeat(40_000);
-    for (let n = 0; n < 12; n += 1)
-      await store.append(id, batchOf({ type: 'keep-draft', document: 'd-a1', text: `${n} ${text}` }));
-    await expect.poll(() => store.streams).toBe(0);
-    await expect(
-      (async () => {
-        const reader = stream.getReader();
-        while (!(await reader.read()).done);
-      })(),
-    ).rejects.toThrow('does not read');
+  it('writes news down once for all who read it alike', async () => {
+    const log = new MemoryFollowedLog('s');
+    const write = vi.spyOn(JSON, 'stringify');
+    const readers = [false, false, true, true].map(
+      (named) => new StreamReader(log, [{ session: 's', after: 0 }], { named }),
+    );
+    await Promise.all(readers.map((reader) => reader.until('retry')));
+    // They have looked at what was there, which is nothing.
+    for (let n = 0; n < 5; n += 1) await new Promise((resolve) => setImmediate(resolve));
+    log.write(first);
+    await Promise.all(readers.map((reader) => reader.until('id: 2\n')));
+    expect(write.mock.calls.filter(([value]) => value === first)).toHaveLength(2);
   });
 
-  it.each([
-    ['beyond the end of the log', 99, 0, 0],
-    ['before what is kept of the log', 0, 13, 0],
-    ['before what is kept of a log that went on', 0, 13, 2],
-  ])('asks a reader to load afresh whose number lies %s', async (_, after, batches, since) => {
-    const { store, id } = await newSession();
-    for (let n = 0; n < batches; n += 1)
-      await store.append(
-        id,
-        batchOf(
-          ...Array.from({ length: 40 }, (__, k) => ({
-            type: 'bring-to-front' as const,
-            window: (n * 40 + k) % 2 ? 'a1' : 'b1',
-            raiseAll: false,
-          })),
-        ),
-      );
-    if (batches > 0) {
-      const snapshot = () =>
-        database.db.read
-          .selectFrom('session')
-          .select('snapshot_seq')
-          .where('id', '=', id)
-          .executeTakeFirstOrThrow();
-      await expect.poll(async () => (await snapshot()).snapshot_seq).toBeGreaterThan(500);
-      await store.prune(0);
-    }
-    await flipping(store, id, since);
-    const reader = new Reader(store, [{ session: id, after }]);
-    await reader.until('event: afresh\n');
+  it('says every fifteen seconds that it is alive, to who reads and as long as somebody does', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
+    const log = new MemoryFollowedLog(
+      's',
+      Array.from({ length: 20 }, (_, n) => reportOf(n + 1, 1)),
+    );
+    const reader = new StreamReader(log, [{ session: 's', after: 20 }]);
+    await reader.until('retry');
+    vi.advanceTimersByTime(14_999);
+    const alive = reader.until(': alive\n\n');
+    vi.advanceTimersByTime(1);
+    await alive;
+    expect([log.streams, vi.getTimerCount()]).toEqual([1, 1]);
     await reader.close();
+    expect([log.streams, vi.getTimerCount()]).toEqual([0, 0]);
   });
 
-  it('says that a session is gone', async () => {
-    const { store, id } = await newSession();
-    const reader = new Reader(store, [{ session: id, after: 0 }]);
-    await store.append(id, flip('b1'));
-    await reader.until('id: 1\n');
-    await store.remove(id);
-    await reader.until('event: gone\n');
-    const late = new Reader(store, [{ session: id, after: 0 }]);
-    await late.until('event: gone\n');
-    await Promise.all([reader.close(), late.close()]);
+  /** A stream of 400 KB that nobody has read yet, and its reader. */
+  async function unread() {
+    const log = new MemoryFollowedLog('s');
+    const long = Array.from({ length: 40 }, (_, n) => reportOf(n * 200 + 1, 200));
+    const reader = eventStream(log, [{ session: 's', after: 0 }], { named: false }).getReader();
+    const enqueued = vi.spyOn(ReadableStreamDefaultController.prototype, 'enqueue');
+    for (const report of long) {
+      log.write(report);
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    vi.advanceTimersByTime(15_000);
+    const bytes = enqueued.mock.calls.reduce((sum, [chunk]) => sum + (chunk as Uint8Array).length, 0);
+    enqueued.mockRestore();
+    return { log, long, reader, bytes };
+  }
+
+  it('takes in a quarter of a megabyte for a reader who does not read, and catches up when he does', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'setTimeout', 'clearTimeout'] });
+    const { log, long, reader, bytes } = await unread();
+    expect(bytes).toBeGreaterThan(256 * 1024);
+    expect(bytes).toBeLessThan(280 * 1024);
+    let heard = '';
+    while (!heard.includes('id: 8000\n')) heard += new TextDecoder().decode((await reader.read()).value);
+    expect([...heard.matchAll(/^id: (\d+)$/gm)].map(([, id]) => Number(id))).toEqual(
+      long.map((_, n) => (n + 1) * 200),
+    );
+    vi.advanceTimersByTime(60_000);
+    expect(log.streams).toBe(1);
+    await reader.cancel();
+  });
+
+  it('drops a reader who does not read for half a minute, once', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'setTimeout', 'clearTimeout'] });
+    const { log, reader } = await unread();
+    vi.advanceTimersByTime(14_999);
+    expect(log.streams).toBe(1);
+    vi.advanceTimersByTime(1);
+    expect([log.streams, vi.getTimerCount()]).toEqual([0, 0]);
+    expect(log.publisher.followed).toEqual([]);
+    await expect(reader.read()).rejects.toThrow('The reader does not read.');
+    await reader.cancel().catch(() => undefined);
+    expect(log.streams).toBe(0);
   });
 });

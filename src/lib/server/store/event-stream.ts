@@ -1,6 +1,6 @@
 import { lastOf, type Report } from '../../core/protocol/report';
 import type { EventStore } from './event-store';
-import { Feed, type FeedMessage } from './feed';
+import { Feed, type FeedMessage, type FollowedLog } from './feed';
 
 /** How often an idle stream says that it is alive, in ms. */
 const HEARTBEAT_MS = 15_000;
@@ -10,6 +10,9 @@ const RETRY_MS = 500;
 const MOST_UNREAD = 256 * 1024;
 /** … and for how long, in ms, before it is dropped: it comes back by itself, after what it read last. */
 export const PATIENCE_MS = 30_000;
+
+/** What a stream needs of the store. */
+export type StreamedLog = FollowedLog & Pick<EventStore, 'streams'>;
 
 /** A session to follow, after the event with this number. */
 export interface Followed {
@@ -26,7 +29,7 @@ export interface Followed {
  * reader knows: load the session anew).
  */
 export function eventStream(
-  store: EventStore,
+  store: StreamedLog,
   followed: readonly Followed[],
   { named, patience = PATIENCE_MS }: { named: boolean; patience?: number },
 ): ReadableStream<Uint8Array> {

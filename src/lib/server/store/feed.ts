@@ -6,6 +6,9 @@ import type { News } from './publisher';
 export type FeedMessage =
   { readonly type: 'stored'; readonly reports: readonly Report[] } | { readonly type: 'gone' | 'afresh' };
 
+/** What a feed needs of the store. */
+export type FollowedLog = Pick<EventStore, 'publisher' | 'after' | 'last'>;
+
 /** Batches that are read from the log at once. */
 const PAGE = 100;
 
@@ -31,7 +34,7 @@ export class Feed {
   readonly #unsubscribe: () => void;
 
   constructor(
-    readonly store: EventStore,
+    readonly store: FollowedLog,
     readonly session: string,
     after: number,
     readonly outlet: Outlet,
@@ -54,15 +57,15 @@ export class Feed {
 
   #hear(news: News): void {
     if (news === 'gone') return this.#end({ type: 'gone' });
-    const first = news === 'more' ? undefined : news[0];
-    if (!this.#blocked && !this.#catchingUp && first?.first === this.#sent + 1)
-      return this.#send(news as readonly Report[]);
-    this.#behind ||= news === 'more' || lastIn(news) > this.#sent;
+    if (news !== 'more' && !this.#blocked && !this.#catchingUp) this.#send(goingOn(news, this.#sent));
+    this.#behind ||= news === 'more' || news.some((report) => lastOf(report) > this.#sent);
     if (!this.#blocked && this.#behind) void this.#catchUp();
   }
 
   #send(reports: readonly Report[]): void {
-    this.#sent = lastIn(reports);
+    const last = reports.at(-1);
+    if (!last) return;
+    this.#sent = lastOf(last);
     this.#blocked = !this.outlet.send({ type: 'stored', reports });
   }
 
@@ -112,8 +115,16 @@ export class Feed {
   }
 }
 
-/** The number of the last event of batches that follow each other. */
-function lastIn(reports: readonly Report[]): number {
-  const last = reports.at(-1);
-  return last ? lastOf(last) : 0;
+/**
+ * What of some news goes on from an event, without a gap and without a repetition: what this server wrote and what it
+ * read of others may have been gathered in any order. The very same list where that is all of it.
+ */
+function goingOn(news: readonly Report[], after: number): readonly Report[] {
+  let last = after;
+  const next = news.filter((report) => {
+    const follows = report.first === last + 1;
+    if (follows) last = lastOf(report);
+    return follows;
+  });
+  return next.length === news.length ? news : next;
 }
