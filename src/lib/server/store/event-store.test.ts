@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { sql } from 'kysely';
 import pg from 'pg';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { batchOf, flip } from '../../../../testing/batches';
 import { useDatabase } from '../../../../tests/use-database';
@@ -13,9 +13,12 @@ import { receive, replicaOf, submit } from '../../core/replica/replica';
 import type { Wish } from '../../core/commands/commands';
 import { problemsOf, reduceAll, type Session } from '../../core/session/session';
 import { ellavane } from '../../demo/ellavane';
+import { connect } from '../database/connect';
 import { migrate, NewerDatabaseError } from '../database/migrate';
 import { Unavailable } from '../database/trouble';
+import type { News } from './publisher';
 import { EVENTS_PER_SNAPSHOT, EventStore } from './event-store';
+import { SNAPSHOT } from './statements';
 
 const database = useDatabase();
 
@@ -128,7 +131,26 @@ describe('the event store', () => {
     const loaded = await fresh.load(id);
     expect(loaded?.seq).toBeGreaterThan(2 * EVENTS_PER_SNAPSHOT);
     expect(fresh.replayed).toBeLessThan(EVENTS_PER_SNAPSHOT);
+    expect(fresh.replayed).toBe((loaded?.seq ?? 0) - (await snapshotSeq(id)));
     expect(loaded).toEqual(await store.load(id));
+  });
+
+  it('says that a snapshot was not taken, goes on without it, and takes the next one', async () => {
+    const { store, id } = await newSession();
+    const said = vi.spyOn(console, 'error').mockReturnValue();
+    const { write } = database.db;
+    const execute = write.executeQuery.bind(write);
+    const failure = new Error('The disk is full.');
+    const failing = vi.spyOn(write, 'executeQuery');
+    failing.mockImplementation((query) =>
+      'sql' in query && query.sql === SNAPSHOT ? Promise.reject(failure) : execute(query),
+    );
+    for (let n = 0; n < 13; n += 1) await store.append(id, longBatch(n));
+    await expect.poll(() => said.mock.calls).toEqual([[`A snapshot of '${id}' was not taken:`, failure]]);
+    failing.mockRestore();
+    said.mockRestore();
+    for (let n = 13; n < 26; n += 1) await store.append(id, longBatch(n));
+    await expect.poll(() => snapshotSeq(id)).toBeGreaterThan(2 * EVENTS_PER_SNAPSHOT - 1);
   });
 
   it('gives every reader the log reduced to its number, however many read and write at once', async () => {
@@ -216,8 +238,42 @@ describe('the event store', () => {
     // A server that still has it in memory finds out as well.
     expect(await elsewhere.append(id, flip('a1'))).toEqual({ kind: 'no-session' });
     expect(await store.after(id, 0, ALL)).toEqual([]);
-    expect(await store.create(id, sessionOf('a: a1'))).toBe(true);
+    for (const made of [true, false]) expect(await store.create(id, sessionOf('a: a1 | b: b1'))).toBe(made);
     expect(await elsewhere.load(id)).toMatchObject({ seq: 0 });
+    expect(await store.append(id, flip('b1'))).toMatchObject({ kind: 'appended', report: { first: 1 } });
+  });
+
+  it('tells who follows a session that it is gone, if it was there', async () => {
+    const { store, id } = await newSession();
+    const heard: News[] = [];
+    for (const session of [id, 's-nowhere']) store.publisher.subscribe(session, (news) => heard.push(news));
+    expect([await store.remove('s-nowhere'), heard]).toEqual([false, []]);
+    expect([await store.remove(id), heard]).toEqual([true, ['gone']]);
+  });
+
+  it('reads nothing for a batch on a session that it has in memory', async () => {
+    const { store, id } = await newSession();
+    await store.load(id);
+    const read = vi.spyOn(database.db.read, 'executeQuery');
+    await store.append(id, flip('b1'));
+    expect(read).not.toHaveBeenCalled();
+    read.mockRestore();
+  });
+
+  it('gives nothing back of a log that has a gap', async () => {
+    const { store, id } = await newSession();
+    await store.append(id, flip('b1'));
+    const row = { session_id: id, first_seq: 3, event_count: 1, id: null, digest: '', events: '[]' };
+    await database.db.write.insertInto('log').values(row).execute();
+    await expect(newStore().load(id)).rejects.toThrow(`The log of '${id}' has a gap after event 1.`);
+  });
+
+  it('says in one way that the database cannot be used, and nothing else so', async () => {
+    const away = new EventStore(connect('postgres://127.0.0.1:1/nowhere'));
+    const reason = { message: 'The database cannot be used now.', cause: { code: 'ECONNREFUSED' } };
+    for (const work of [() => away.load('s'), () => away.last('s'), () => away.remove('s')])
+      await expect(work()).rejects.toMatchObject(reason);
+    await expect(newStore().createFromJson('s-odd', '{')).rejects.toMatchObject({ code: '22P02' });
   });
 
   it('takes no batch any more from the moment on at which a session is to be removed', async () => {

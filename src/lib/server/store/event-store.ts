@@ -1,6 +1,6 @@
 import type { Carrier } from '../../core/host/carrier';
 import { decide } from '../../core/host/decide';
-import { lastOf, type Report } from '../../core/protocol/report';
+import type { Report } from '../../core/protocol/report';
 import type { Batch } from '../../core/commands/commands';
 import { reduceAll, type Session } from '../../core/session/session';
 import { eventFrom, sessionFrom, storedSession } from '../../core/protocol/upcast';
@@ -8,6 +8,7 @@ import { run, type Database } from '../database/connect';
 import { isUnavailable, Unavailable } from '../database/trouble';
 import { LiveSession } from '../live/live-session';
 import { GroupWriter } from './group-writer';
+import { NewsOfOthers } from './news-of-others';
 import { OtherServers } from './other-servers';
 import { Publisher } from './publisher';
 import { Lane, type Appended, type Known, type LaneStore } from './lane';
@@ -17,9 +18,6 @@ import { AFTER, KNOWN, LAST, LOAD, PRUNE, SNAPSHOT } from './statements';
 
 /** After this many events a new snapshot is taken, so that no load replays many more than these. */
 export const EVENTS_PER_SNAPSHOT = 500;
-
-/** Batches that are read at once of what other servers wrote; who needs more reads on. */
-const MOST_TOLD = 100;
 
 /** How long the log is kept behind its snapshot, in days. */
 export const DAYS_KEPT = 30;
@@ -31,6 +29,7 @@ export const DAYS_KEPT = 30;
 export class EventStore {
   readonly publisher = new Publisher();
   readonly others: OtherServers;
+  readonly #newsOfOthers = new NewsOfOthers(this);
   readonly #cache = new SessionCache();
   readonly #lanes = new Map<string, Lane>();
   /** Sessions whose windows something has that is connected to this server. */
@@ -38,8 +37,6 @@ export class EventStore {
   readonly #writer: GroupWriter;
   readonly #snapshotting = new Set<string>();
   readonly #removing = new Set<string>();
-  /** Sessions about which other servers told: up to which event that was read, and from which on and how far it is to be. */
-  readonly #told = new Map<string, { upTo: number; next: number; latest: number; reading: boolean }>();
   /** Events replayed by loads so far; what the snapshots keep small. */
   replayed = 0;
   /** Streams that are open. */
@@ -50,7 +47,7 @@ export class EventStore {
     readonly decideOne = decide,
   ) {
     const others = new OtherServers(database.url, {
-      wrote: (session, first) => void this.#readWhatOthersWrote(session, first),
+      wrote: (session, first) => void this.#newsOfOthers.wrote(session, first),
       removed: (session) => this.#gone(session),
       missed: () => {
         for (const session of this.publisher.followed) this.publisher.tellMore(session);
@@ -216,39 +213,15 @@ export class EventStore {
 
   #stored(id: string, before: StoredSession, after: StoredSession, reports: readonly Report[]): void {
     this.#cache.keep(id, after);
-    if (reports.length > 0) this.publisher.tell(id, reports);
+    this.publisher.tell(id, reports);
     const passed = (seq: number) => Math.floor(seq / EVENTS_PER_SNAPSHOT);
     if (passed(after.seq) > passed(before.seq)) void this.#takeSnapshot(id, after);
   }
 
   #gone(id: string): void {
     this.#cache.forget(id);
+    this.#newsOfOthers.forget(id);
     this.publisher.tellGone(id);
-  }
-
-  /** Read once for all who follow the session, however often others tell of it meanwhile. */
-  async #readWhatOthersWrote(id: string, first: number): Promise<void> {
-    if (!this.publisher.isFollowed(id)) return void this.#told.delete(id);
-    const told = this.#told.get(id) ?? { upTo: 0, next: 0, latest: 0, reading: false };
-    this.#told.set(id, told);
-    if (first > told.upTo) told.next = told.next > told.upTo ? Math.min(told.next, first) : first;
-    told.latest = Math.max(told.latest, first);
-    if (told.reading) return;
-    told.reading = true;
-    try {
-      while (told.latest > told.upTo) {
-        const from = Math.max(told.next, told.upTo + 1);
-        const written = await this.after(id, from - 1, MOST_TOLD);
-        const last = written.at(-1);
-        told.upTo = Math.max(from, last ? lastOf(last) : 0);
-        if (last) this.publisher.tell(id, written);
-      }
-    } catch {
-      // Whoever follows reads for itself then, and hears what is wrong.
-      this.publisher.tellMore(id);
-    } finally {
-      told.reading = false;
-    }
   }
 
   /** A snapshot only saves work: one that fails is taken the next time. */
