@@ -4,14 +4,18 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { batchOf, flip } from '../../../../testing/batches';
 import { sessionOf } from '../../../../testing/sessions';
 import { LateHost, liveSession, type Manner } from '../../../../testing/late-host';
+import { MemoryLog } from '../../../../testing/memory-log';
 import { wishFrom, wishSeeds } from '../../../../testing/wishes';
 import { runs } from '../../../../testing/runs';
 import { useDatabase } from '../../../../tests/use-database';
-import { COMMANDS } from '../../core/commands/commands';
+import { COMMANDS, type Batch } from '../../core/commands/commands';
+import type { Carrier, CarrierListener } from '../../core/host/carrier';
 import { receive, reject, replicaOf, submit, type Replica } from '../../core/replica/replica';
 import type { Session } from '../../core/session/session';
 import { Unavailable } from '../database/trouble';
 import { EventStore } from '../store/event-store';
+import { digestOf } from '../store/log-row';
+import { LiveSession } from './live-session';
 
 const database = useDatabase();
 /** What a host of real windows cannot do: it knows no drafts, and what has ended there is gone. */
@@ -88,42 +92,6 @@ describe('a live session', () => {
     expect(await store.append(id, { ...flip('a2'), id: batch.id })).toEqual({ kind: 'id-reused' });
   });
 
-  it('takes it once too where the first of several could not be taken', async () => {
-    const { store, id, host, lost } = await connected();
-    // Only the host can tell what comes of it, so asking twice would be asking for two things.
-    const batch = batchOf({ type: 'close', window: 'a2' });
-    // With connections open, whoever looks whether it is known does so at the same time as the others.
-    await Promise.all([1, 2, 3, 4].map(() => store.load(id)));
-    vi.spyOn(database.db.read, 'executeQuery').mockRejectedValueOnce(new Error('The connection broke.'));
-    const answers = await Promise.allSettled([1, 2, 3].map(() => store.append(id, batch)));
-    expect(answers.map(({ status }) => status)).toEqual(['rejected', 'fulfilled', 'fulfilled']);
-    expect(host.jobs).toHaveLength(1);
-    expect(lost).not.toHaveBeenCalled();
-  });
-
-  it('changes nothing for what is impossible, or leads to nothing', async () => {
-    const { store, id, host } = await connected();
-    expect(await store.append(id, batchOf({ type: 'close', window: 'nowhere' }))).toMatchObject({
-      kind: 'refused',
-      index: 0,
-    });
-    const nothing = await store.append(id, flip('a1'));
-    expect(nothing).toMatchObject({
-      kind: 'appended',
-      report: { first: 1, events: [], settles: { kind: 'done' } },
-    });
-    expect(await store.after(id, 0, ALL)).toEqual([]);
-    expect(host.jobs).toEqual([]);
-  });
-
-  it('stops waiting for what is not answered', async () => {
-    const { store, id, underWay } = await connected(['never']);
-    await store.append(id, flip('b1'));
-    expect(await underWay()).toHaveLength(1);
-    await vi.waitFor(async () => expect(await underWay()).toEqual([]), 5_000);
-    expect((await store.after(id, 0, ALL)).at(-1)?.settles).toEqual({ kind: 'no-answer' });
-  });
-
   it('is over with what was under way when the server stopped', async () => {
     const { store, id, detach } = await connected(['never']);
     const batch = flip('b1');
@@ -147,19 +115,6 @@ describe('a live session', () => {
     const simulated = `s-${randomUUID()}`;
     await store.create(simulated, sessionOf('a: a1'));
     await expect(store.attach(simulated, new LateHost(start(), []), vi.fn())).rejects.toThrow(/no live/);
-  });
-
-  it('is lost, and says so, when what happens cannot be stored', async () => {
-    const { store, id, host, lost } = await connected();
-    await store.append(id, flip('b1'));
-    // Somebody else writes where it would.
-    await database.db.write
-      .insertInto('log')
-      .values({ session_id: id, first_seq: 2, event_count: 1, id: null, digest: '', events: '[]' })
-      .execute();
-    host.goOn(0);
-    await vi.waitFor(() => expect(lost).toHaveBeenCalledOnce());
-    await expect(store.append(id, flip('b1'))).rejects.toThrow(Unavailable);
   });
 
   it('of two pages ends as their host has it, whatever that does', async () => {
@@ -204,5 +159,156 @@ describe('a live session', () => {
       ),
       { numRuns: runs(15) },
     );
+  });
+});
+
+/** The same on a log in memory, with a host that does what the test says. */
+describe('what a live session writes', () => {
+  function live(session = start()) {
+    const log = new MemoryLog(session);
+    const asked: string[] = [];
+    let tell: CarrierListener | null = null;
+    const closed = vi.fn();
+    const carrier: Carrier = {
+      open: (listener) => ((tell = listener), closed),
+      carryOut: (batch) => void asked.push(batch),
+    };
+    const lost = vi.fn();
+    const of = new LiveSession('s', { session, seq: 0 }, log, carrier, lost);
+    const observed = (...windows: string[]) =>
+      tell?.observed(
+        windows.map((window) => ({ type: 'window-fronted', window, at: '' })),
+        null,
+      );
+    const settled = (batch: Batch) => tell?.settled(batch.id, { kind: 'done' });
+    const append = (batch: Batch) => of.append(batch, digestOf(batch));
+    const written = async () => {
+      for (let n = 0; n < 5; n += 1) await new Promise((resolve) => setImmediate(resolve));
+    };
+    return { log, of, asked, lost, closed, observed, settled, append, written };
+  }
+  const patience = () => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+  afterEach(() => void vi.useRealTimers());
+
+  it('goes together if it came while something was being stored, in its order', async () => {
+    const { log, observed, written } = live();
+    for (const window of ['a2', 'b1', 'a1']) observed(window);
+    observed('b1', 'a2');
+    await written();
+    expect(log.statements).toEqual([1, 3]);
+    expect(
+      log.told.map(({ before, after, reports }) => [before, after, reports.map(({ first }) => first)]),
+    ).toEqual([
+      [0, 1, [1]],
+      [1, 5, [2, 3, 4]],
+    ]);
+    expect(log.rows.map(({ batch, cause, origin, digest }) => [batch, cause, origin, digest])).toEqual(
+      [1, 2, 3, 4].map(() => [null, null, 'host', '']),
+    );
+  });
+
+  it('is one batch however often that comes, and one at a time looks whether it is there', async () => {
+    const { log, append, asked } = live();
+    const batch = batchOf({ type: 'close', window: 'a2' });
+    vi.spyOn(log, 'known').mockRejectedValueOnce(new Error('no'));
+    const answers = await Promise.allSettled([1, 2, 3].map(() => append(batch)));
+    expect(answers.map(({ status }) => status)).toEqual(['rejected', 'fulfilled', 'fulfilled']);
+    expect([asked, log.rows.length]).toEqual([[batch.id], 1]);
+  });
+
+  it('says of a batch that comes again how it stands', async () => {
+    const { append, settled, written } = live();
+    const batch = flip('b1');
+    const answer = { kind: 'known', report: { batch: batch.id, settles: null } };
+    await append(batch);
+    expect(await append(batch)).toMatchObject(answer);
+    settled(batch);
+    await written();
+    expect(await append(batch)).toMatchObject({ ...answer, report: { settles: { kind: 'done' } } });
+  });
+
+  it('is nothing for what is impossible or leads to nothing, and its host is asked for neither', async () => {
+    const { append, log, asked } = live();
+    const impossible = batchOf({ type: 'close', window: 'nowhere' });
+    expect(await append(impossible)).toMatchObject({
+      kind: 'refused',
+      index: 0,
+      refusal: { field: 'window' },
+    });
+    const nothing = { first: 1, events: [], settles: { kind: 'done' } };
+    expect(await append(flip('a1'))).toMatchObject({ kind: 'appended', report: nothing });
+    expect([log.statements, asked]).toEqual([[], []]);
+  });
+
+  it('is all there is to what is ours alone: its host is not asked, nor waited for', async () => {
+    patience();
+    const { append, asked } = live();
+    const ours = batchOf({ type: 'learn-choice', letters: 'be', choice: 'window:b1' });
+    expect(await append(ours)).toMatchObject({ kind: 'appended', report: { settles: { kind: 'done' } } });
+    expect([asked, vi.getTimerCount()]).toEqual([[], 0]);
+  });
+
+  it.each([
+    ['not at all', false, [null, 'no-answer']],
+    ['before that', true, [null, 'done']],
+  ])('is that a host did not answer within a second, if it answers %s', async (_, answers, settlements) => {
+    patience();
+    const { append, settled, log, written } = live();
+    const batch = flip('b1');
+    await append(batch);
+    vi.advanceTimersByTime(999);
+    await written();
+    expect(log.told).toHaveLength(1);
+    if (answers) settled(batch);
+    vi.advanceTimersByTime(1);
+    await written();
+    expect(log.told.flatMap(({ reports }) => reports.map(({ settles }) => settles?.kind ?? null))).toEqual(
+      settlements,
+    );
+  });
+
+  it('ends when it is closed, whatever its host still tells', async () => {
+    patience();
+    const { of, append, asked, observed, settled, log, closed, lost, written } = live();
+    const known = flip('b1');
+    await append(known);
+    const taking = append(flip('a2'));
+    await Promise.resolve();
+    await Promise.resolve();
+    of.close();
+    of.close();
+    // It was on its way to the log, but its host is not asked any more.
+    expect(await taking).toMatchObject({ kind: 'appended' });
+    observed('a1');
+    settled(known);
+    await written();
+    expect([asked, log.rows.length, vi.getTimerCount()]).toEqual([[known.id], 2, 0]);
+    expect([closed, lost].map(({ mock }) => mock.calls.length)).toEqual([1, 0]);
+    const gone = new Unavailable('What has the windows of this session was lost.');
+    await expect(append(flip('a1'))).rejects.toEqual(gone);
+    expect(await append(known)).toMatchObject({ kind: 'known' });
+  });
+
+  it('is lost with all that waits for it where it cannot be stored', async () => {
+    const { append, log, lost, observed, closed, written } = live();
+    const failure = new Error('The disk is full.');
+    log.troubles.push(failure);
+    observed('a2');
+    const outcomes = await Promise.allSettled([flip('b1'), flip('a1')].map(append));
+    await written();
+    for (const outcome of outcomes)
+      expect(outcome).toMatchObject({
+        reason: { message: 'What happened could not be stored.', cause: failure },
+      });
+    expect([lost.mock.calls, closed.mock.calls.length, log.forgotten]).toEqual([[[failure]], 1, 1]);
+    expect(log.statements).toEqual([1]);
+  });
+
+  it('is lost too where its session is gone', async () => {
+    const { log, lost, observed, written } = live();
+    log.remove();
+    observed('a2');
+    await written();
+    expect(lost.mock.calls).toEqual([[new Error('The session is gone.')]]);
   });
 });

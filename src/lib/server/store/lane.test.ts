@@ -205,10 +205,10 @@ describe('a lane whose statements fail', () => {
     const { append, log } = lane();
     await append(flip('a2'));
     const [known, reused, ...others] = [flip('b1'), flip('a1'), flip('b1'), flip('a2')];
-    log.elsewhere(known as Batch);
-    log.elsewhere(reused as Batch);
+    log.elsewhere(known);
+    log.elsewhere(reused);
     const another = { ...flip('a2'), id: reused?.id ?? '' };
-    const answers = await Promise.all([flip('a1'), known as Batch, another, ...others].map(append));
+    const answers = await Promise.all([flip('a1'), known, another, ...others].map(append));
     expect(answers.map(({ kind }) => kind)).toEqual([
       'appended',
       'known',

@@ -1,4 +1,4 @@
-import { expect, it } from 'vitest';
+import { expect, it, vi } from 'vitest';
 import { MemoryFollowedLog, reportOf } from '../../../../testing/followed-log';
 import { NewsOfOthers } from './news-of-others';
 import type { News } from './publisher';
@@ -64,10 +64,9 @@ it('is not read while nobody follows, and afresh when somebody does again', asyn
 
 it('is left to those who follow where it cannot be read, and read again the next time', async () => {
   const { log, heard, news, told } = following(2);
-  const { after } = log;
-  log.after = () => Promise.reject(new Error('no'));
+  const reading = vi.spyOn(log, 'after').mockRejectedValue(new Error('no'));
   await news.wrote('s', 2);
-  log.after = after;
+  reading.mockRestore();
   await news.wrote('s', 2);
   await told();
   expect(heard).toEqual(['more', 2]);
