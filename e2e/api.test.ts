@@ -1,9 +1,9 @@
-import { request } from 'node:http';
 import { randomUUID } from 'node:crypto';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { describe, expect, inject, it } from 'vitest';
 import { ellavane } from '../src/lib/demo/ellavane';
+import { sendRaw } from '../testing/raw-request';
 import { createSession, storedSession } from './support/browser';
 
 const demo = ellavane(new Date());
@@ -15,18 +15,6 @@ const send = (path: string, body: unknown) =>
     body: JSON.stringify(body),
   });
 const command = (more: object) => ({ id: randomUUID(), at: new Date().toISOString(), ...more });
-
-/** A request whose Host and Origin can be chosen freely, which `fetch` does not allow. */
-function raw(path: string, headers: Record<string, string>): Promise<number> {
-  return new Promise((resolve, reject) => {
-    request(url(path), { headers }, (response) => {
-      response.resume();
-      resolve(response.statusCode ?? 0);
-    })
-      .on('error', reject)
-      .end();
-  });
-}
 
 describe('bad input is a problem that names the field, and nothing changes', () => {
   it('one bad command among good ones', async () => {
@@ -63,7 +51,9 @@ describe('a page elsewhere cannot drive the server', () => {
     const port = new URL(inject('baseUrl')).port;
     const host = `${headers.host}:${port}`;
     for (const path of ['/', '/sessions/ellavane', '/api/sessions/ellavane'])
-      expect(await raw(path, { ...headers, host })).toBe(status);
+      expect(
+        await sendRaw(inject('baseUrl'), { method: 'GET', path, headers: { ...headers, host }, body: null }),
+      ).toMatchObject({ status });
   });
 
   it('and pages carry a strict content security policy', async () => {

@@ -2,7 +2,6 @@
  * Hostile inputs, as many as HOSTILE_INPUTS says, from the seed HOSTILE_SEED: none may break the server, be accepted
  * and break a session, or be refused and change one. `HOSTILE_INPUTS=10000 npm test -- e2e/hostile.test.ts`
  */
-import { request } from 'node:http';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { expect, inject, it } from 'vitest';
@@ -10,7 +9,8 @@ import schema from '../src/lib/core/formats/session-document.schema.json';
 import { problemsOf } from '../src/lib/core/session/session';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { ellavane } from '../src/lib/demo/ellavane';
-import { hostileRequest, type HostileRequest } from '../testing/hostile';
+import { hostileRequest } from '../testing/hostile';
+import { sendRaw } from '../testing/raw-request';
 import { createSession, storedSession } from './support/browser';
 
 const INPUTS = Number(process.env.HOSTILE_INPUTS ?? 2_000);
@@ -19,38 +19,6 @@ const SEED = Number(process.env.HOSTILE_SEED ?? 20261125);
 const INPUTS_PER_SESSION = 100;
 
 const conforms = addFormats(new Ajv2020()).compile(schema);
-
-interface Answer {
-  readonly status: number;
-  readonly type: string;
-  readonly body: string;
-}
-
-function send({ method, path, headers, body }: HostileRequest): Promise<Answer> {
-  return new Promise((resolve, reject) => {
-    const { hostname, port } = new URL(inject('baseUrl'));
-    const sent = request({ hostname, port, method, path, headers, agent: false }, (response) => {
-      let text = '';
-      response.setEncoding('utf8');
-      response.on('data', (chunk: string) => (text += chunk));
-      response.on('end', () =>
-        resolve({
-          status: response.statusCode ?? 0,
-          type: response.headers['content-type'] ?? '',
-          body: text,
-        }),
-      );
-      response.on('error', () => resolve({ status: 0, type: '', body: '' }));
-    });
-    // A server may close before it has read what is too large.
-    sent.on('error', (error: NodeJS.ErrnoException) =>
-      ['EPIPE', 'ECONNRESET'].includes(error.code ?? '')
-        ? resolve({ status: 0, type: '', body: '' })
-        : reject(error),
-    );
-    sent.end(body ?? undefined);
-  });
-}
 
 async function checkSession(id: string): Promise<void> {
   const { session } = await storedSession(id);
@@ -76,7 +44,7 @@ it(`${INPUTS} hostile inputs break nothing`, async () => {
       document: toDocument(before.session),
     });
     const what = `input ${n} of seed ${SEED}: ${hostile.kind}, ${hostile.method} ${hostile.path.slice(0, 80)}`;
-    const answer = await send(hostile);
+    const answer = await sendRaw(inject('baseUrl'), hostile);
     statuses.set(answer.status, (statuses.get(answer.status) ?? 0) + 1);
     expect(answer.status, `${what}: ${answer.body.slice(0, 300)}`).toBeLessThan(500);
     if (answer.status >= 400 && hostile.method !== 'HEAD') {

@@ -5,13 +5,10 @@ import { batchOf } from './batches';
 import { wishFrom, wishSeeds } from './wishes';
 import type { Session } from '../src/lib/core/session/session';
 import { Random } from './random';
+import type { RawRequest } from './raw-request';
 
-export interface HostileRequest {
+export interface HostileRequest extends RawRequest {
   readonly kind: string;
-  readonly method: string;
-  readonly path: string;
-  readonly headers: Readonly<Record<string, string>>;
-  readonly body: string | Uint8Array | null;
 }
 
 type Json = unknown;

@@ -1,10 +1,9 @@
 /** The page's link to its session, before a server and a host that the test has in its hands. */
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { LateServer, TestStream } from '../../../testing/late-server';
 import { sessionOf, later } from '../../../testing/sessions';
-import { LateHost, liveSession, type Manner } from '../../../testing/late-host';
-import type { Batch, Wish } from '../core/commands/commands';
-import { SessionLog } from '../core/host/session-log';
-import { DONE, type Report } from '../core/protocol/report';
+import { liveSession, type Manner } from '../../../testing/late-host';
+import type { Wish } from '../core/commands/commands';
 import type { Session } from '../core/session/session';
 import { Outbox } from './outbox';
 import { memoryStorage } from './page-storage';
@@ -13,78 +12,14 @@ import { SessionLink, type LinkListener } from './session-link.svelte';
 const start = (): Session => sessionOf('a: a1 a2 | b: b1');
 const flip = (window: string): Wish => ({ type: 'bring-to-front', window, raiseAll: false });
 
-/** A stream of server-sent events that the test opens and fills. */
-class Stream extends EventTarget {
-  static latest: Stream | null = null;
-  onopen: (() => void) | null = null;
-  onerror: (() => void) | null = null;
-
-  constructor(readonly url: string) {
-    super();
-    Stream.latest = this;
-  }
-
-  close(): void {
-    if (Stream.latest === this) Stream.latest = null;
-  }
-}
-
-/** A server with one session. */
-class Server {
-  readonly log: SessionLog;
-  readonly host: LateHost;
-  readonly posted: { batch: Batch; prefer: string | null }[] = [];
-  readonly #unheard: Report[] = [];
-
-  constructor(session: Session, manners: readonly Manner[]) {
-    this.log = new SessionLog(session, 0);
-    this.host = new LateHost(session, manners);
-    this.host.open({
-      observed: (events, cause) => this.#unheard.push(...this.log.observe(events, cause, later(1))),
-      settled: (batch, settlement) => this.#unheard.push(...this.log.settle(batch, settlement)),
-    });
-  }
-
-  readonly fetch = (_address: string, { body, headers }: RequestInit): Promise<Response> => {
-    const batch = JSON.parse(body as string) as Batch;
-    const prefer = new Headers(headers).get('prefer');
-    this.posted.push({ batch, prefer });
-    const taken = this.log.take(batch, later(1));
-    if (!taken.ok) return Promise.resolve(Response.json({ detail: taken.refusal.detail }, { status: 422 }));
-    this.#unheard.push(...taken.reports);
-    this.host.carryOut(batch.id, taken.orders);
-    const [report] = taken.reports;
-    if (!report || prefer === null)
-      return Promise.resolve(
-        Response.json(report ?? { batch: batch.id, first: this.log.seq + 1, events: [], settles: DONE }),
-      );
-    const headersOfAnswer = { 'preference-applied': prefer };
-    return Promise.resolve(
-      Response.json({ batch: batch.id, first: report.first }, { headers: headersOfAnswer }),
-    );
-  };
-
-  /** Stops waiting for the host. */
-  giveUp(): void {
-    for (const batch of this.log.session.underWay)
-      this.#unheard.push(...this.log.settle(batch, { kind: 'no-answer' }));
-  }
-
-  /** Lets the page hear what was written down. */
-  tell(): void {
-    for (const report of this.#unheard.splice(0))
-      Stream.latest?.dispatchEvent(new MessageEvent('s', { data: JSON.stringify(report) }));
-  }
-}
-
 beforeEach(() => {
   vi.stubGlobal('window', new EventTarget());
-  vi.stubGlobal('EventSource', Stream);
+  vi.stubGlobal('EventSource', TestStream);
 });
 afterEach(() => vi.unstubAllGlobals());
 
 async function linked(session: Session, manners: readonly Manner[] = ['as-wished']) {
-  const server = new Server(session, manners);
+  const server = new LateServer(session, manners);
   vi.stubGlobal('fetch', server.fetch);
   const storage = memoryStorage();
   const listener = {
@@ -100,14 +35,14 @@ async function linked(session: Session, manners: readonly Manner[] = ['as-wished
   } satisfies LinkListener;
   const link = new SessionLink('s', { session, seq: 0 }, new Outbox(storage, 's'), listener);
   const close = link.open();
-  await vi.waitFor(() => expect(Stream.latest).not.toBeNull());
+  await vi.waitFor(() => expect(TestStream.latest).not.toBeNull());
   return { server, storage, listener, link, close };
 }
 
 describe('a link to a session', () => {
   it('shows at once, and hears once what came of it', async () => {
     const { server, storage, link, close } = await linked(start());
-    Stream.latest?.onopen?.();
+    TestStream.latest?.onopen?.();
     link.submit([flip('b1')], 'key');
     expect(link.session.front).toBe('b1');
     await vi.waitFor(() => expect(server.posted).toHaveLength(1));
@@ -150,7 +85,7 @@ describe('a link to a session', () => {
       'never',
       'as-wished',
     ]);
-    Stream.latest?.onopen?.();
+    TestStream.latest?.onopen?.();
     const before = link.session;
     link.submit([{ type: 'close', window: 'a2' }], 'key');
     link.submit([flip('b1')], 'key');

@@ -1,28 +1,12 @@
 /** Keys as two browsers told them when the same real keys were pressed (Firefox 153, Chromium 156, on X11). */
 import { describe, expect, it } from 'vitest';
 import type { Settings } from '../slices/settings/state';
+import { arrived } from '../../../../testing/keys';
 import { aroundOf } from '../../../../testing/person';
 import { sessionOf } from '../../../../testing/sessions';
 import { readKey, type Surroundings } from '../desk/read-key';
-import { isHeld, type ArrivedKey } from './key-input';
+import { isHeld } from './key-input';
 import { isUntoldDown, NONE_DOWN, readModifiers } from './modifiers';
-
-/** `+Meta AltLeft alt shift`: down or up, `key`, `code`, and the modifiers that the event says are on. */
-function arrived(line: string): ArrivedKey {
-  const [key = '', code = '', ...on] = line.slice(1).split(' ');
-  return {
-    phase: line.startsWith('+') ? 'down' : 'up',
-    key,
-    code,
-    alt: on.includes('alt'),
-    control: on.includes('ctrl'),
-    meta: on.includes('meta'),
-    shift: on.includes('shift'),
-    altGraph: on.includes('altgr'),
-    repeat: false,
-    composing: on.includes('comp'),
-  };
-}
 
 const AROUND = aroundOf(sessionOf('a: a1'));
 

@@ -42,8 +42,7 @@ function repeatedIds({ commands }: Batch): FieldProblem[] {
 
 function commandProblems(command: unknown, index: number): FieldProblem[] {
   const path = ['commands', index];
-  const type =
-    typeof command === 'object' && command !== null && 'type' in command ? command.type : undefined;
+  const { type } = Object(command) as { readonly type?: unknown };
   const input = typeof type === 'string' ? COMMAND_INPUTS.get(type) : undefined;
   if (input) return problemsWith(input, command, path);
   const known = [...COMMAND_INPUTS.keys()].join(', ');

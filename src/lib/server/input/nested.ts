@@ -29,12 +29,12 @@ const remember =
     nested.set(target, properties.set(String(property), type));
   };
 
-const isPlainObject = (value: unknown): boolean =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
-/** One input of another class. */
+/** One input of another class. That it is an object at all is looked at where it is checked. */
 export const IsOne = (type: TypeOf): PropertyDecorator =>
-  applyDecorators(IsA('isOne', isPlainObject, 'must be an object'), remember(type));
+  applyDecorators(
+    IsA('isOne', (value) => !Array.isArray(value), 'must be an object'),
+    remember(type),
+  );
 
 /** A list of inputs of another class. */
 export const IsListOf = (type: TypeOf, { least = 0, most }: { least?: number; most: number }) =>

@@ -79,19 +79,6 @@ describe('a live session', () => {
     expect(report).toMatchObject({ batch: null, origin: 'host', settles: null });
   });
 
-  it('takes a batch once, however often and whenever it comes', async () => {
-    const { store, id, host, underWay } = await connected();
-    const batch = flip('b1');
-    const answers = await Promise.all([1, 2, 3].map(() => store.append(id, batch)));
-    expect(answers.map(({ kind }) => kind).sort()).toEqual(['appended', 'known', 'known']);
-    expect(host.jobs).toHaveLength(1);
-    host.finish();
-    await vi.waitFor(async () => expect(await underWay()).toEqual([]));
-    // Whoever asks so late has missed how it ended.
-    expect(await store.append(id, batch)).toMatchObject({ report: { first: 1, settles: { kind: 'done' } } });
-    expect(await store.append(id, { ...flip('a2'), id: batch.id })).toEqual({ kind: 'id-reused' });
-  });
-
   it('is over with what was under way when the server stopped', async () => {
     const { store, id, detach } = await connected(['never']);
     const batch = flip('b1');
@@ -214,6 +201,7 @@ describe('what a live session writes', () => {
     const answers = await Promise.allSettled([1, 2, 3].map(() => append(batch)));
     expect(answers.map(({ status }) => status)).toEqual(['rejected', 'fulfilled', 'fulfilled']);
     expect([asked, log.rows.length]).toEqual([[batch.id], 1]);
+    expect(await append({ ...flip('b1'), id: batch.id })).toEqual({ kind: 'id-reused' });
   });
 
   it('says of a batch that comes again how it stands', async () => {

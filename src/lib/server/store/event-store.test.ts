@@ -76,38 +76,11 @@ describe('the event store', () => {
     expect((await store.load(id))?.seq).toBe(first.kind === 'appended' ? first.report.events.length : -1);
   });
 
-  it('fails a batch alone that cannot be stored, whoever it is stored together with', async () => {
-    const sessions = await Promise.all(Array.from({ length: 8 }, () => newSession()));
-    const { store } = sessions[0] ?? (await newSession());
-    await Promise.all(sessions.map(({ id }) => store.load(id)));
-    // No UUID: PostgreSQL refuses the statement that has it.
-    const poisoned = { ...flip('b1'), id: 'no uuid' };
-    const outcomes = await Promise.allSettled(
-      sessions.flatMap(({ id }, n) =>
-        [flip('b1'), n % 3 === 2 ? poisoned : flip('b1'), flip('a1')].map((batch) => store.append(id, batch)),
-      ),
-    );
-    const failed = outcomes.flatMap((outcome, n) => (outcome.status === 'rejected' ? [n] : []));
-    expect(failed).toEqual([2 * 3 + 1, 5 * 3 + 1]);
-    for (const { id } of sessions) expect((await newStore().load(id))?.session.front).toBe('a1');
-  });
-
   it('notices an id that is used again for other commands', async () => {
     const { store, id } = await newSession();
     const batch = flip('b1');
     await store.append(id, batch);
     expect(await store.append(id, { ...flip('a1'), id: batch.id })).toEqual({ kind: 'id-reused' });
-  });
-
-  it('writes a batch whole or not at all', async () => {
-    const { store, id } = await newSession();
-    const answer = await store.append(
-      id,
-      batchOf({ type: 'minimise', window: 'a1' }, { type: 'minimise', window: 'x' }),
-    );
-    expect(answer).toMatchObject({ kind: 'refused', index: 1, refusal: { field: 'window' } });
-    expect((await store.load(id))?.seq).toBe(0);
-    expect(await store.after(id, 0, ALL)).toEqual([]);
   });
 
   it('keeps one order when many pages write at once through several stores', async () => {
@@ -192,15 +165,6 @@ describe('the event store', () => {
     expect(seen.length).toBeGreaterThan(20);
     for (const { session, seq } of seen) expect(session).toEqual(states.get(seq));
     expect(problemsOf(now)).toEqual([]);
-  });
-
-  it('keeps no batch from which nothing follows, and still answers it', async () => {
-    const { store, id } = await newSession();
-    await store.append(id, flip('b1'));
-    const answer = await store.append(id, flip('b1'));
-    expect(answer).toMatchObject({ kind: 'appended', report: { first: 2, events: [] } });
-    const rows = await database.db.read.selectFrom('log').select('id').where('session_id', '=', id).execute();
-    expect(rows).toHaveLength(1);
   });
 
   it('writes a batch of more events than a statement has room for parameters', async () => {

@@ -1,6 +1,6 @@
 import { lastOf, type Report } from '../../core/protocol/report';
-import type { EventStore } from './event-store';
-import { Feed, type FeedMessage, type FollowedLog } from './feed';
+import { Feed, type FeedMessage } from './feed';
+import type { FollowedLog } from './followed-log';
 
 /** How often an idle stream says that it is alive, in ms. */
 const HEARTBEAT_MS = 15_000;
@@ -11,8 +11,10 @@ const MOST_UNREAD = 256 * 1024;
 /** … and for how long, in ms, before it is dropped: it comes back by itself, after what it read last. */
 export const PATIENCE_MS = 30_000;
 
-/** What a stream needs of the store. */
-export type StreamedLog = FollowedLog & Pick<EventStore, 'streams'>;
+/** A log that counts the streams that are open on it. */
+export interface StreamedLog extends FollowedLog {
+  streams: number;
+}
 
 /** A session to follow, after the event with this number. */
 export interface Followed {

@@ -1,13 +1,10 @@
 import { lastOf, type Report } from '../../core/protocol/report';
-import type { EventStore } from './event-store';
+import type { FollowedLog } from './followed-log';
 import type { News } from './publisher';
 
 /** What a feed says: batches, that the session is gone, or that the page must load it afresh. */
 export type FeedMessage =
   { readonly type: 'stored'; readonly reports: readonly Report[] } | { readonly type: 'gone' | 'afresh' };
-
-/** What a feed needs of the store. */
-export type FollowedLog = Pick<EventStore, 'publisher' | 'after' | 'last'>;
 
 /** Batches that are read from the log at once. */
 const PAGE = 100;

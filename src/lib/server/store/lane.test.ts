@@ -116,6 +116,7 @@ describe('a lane', () => {
     const { outcomes, log } = lane();
     expect(await outcomes([flip('a2'), flip('a2'), flip('b1'), flip('b1')])).toEqual([1, 2, 2, 3]);
     expect(log.told.flatMap(({ reports }) => reports.map(({ first }) => first))).toEqual([1, 2]);
+    expect(log.rows).toHaveLength(2);
   });
 
   it('does not answer that nothing follows while the session went on elsewhere, or is gone', async () => {

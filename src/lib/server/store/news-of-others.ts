@@ -1,5 +1,5 @@
 import { lastOf } from '../../core/protocol/report';
-import type { FollowedLog } from './feed';
+import type { FollowedLog } from './followed-log';
 
 /** Batches that are read at once; who needs more reads on. No statement writes as many for one session. */
 const MOST_READ = 100;
