@@ -1,7 +1,8 @@
 import { find, idsIn } from '../../core/model/table';
-import { sql, type Kysely } from 'kysely';
+import type { Kysely } from 'kysely';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testDatabase, type TestDatabase } from '../../../../tests/database';
+import { asStoredThen, LOG_THEN, storeThen, type EventThen } from '../../../../testing/first-version';
 import { sessionOf, START } from '../../../../testing/sessions';
 import first from '../../../../testing/fixtures/first-version.json';
 import { fromDocument, toDocument, type SessionDocument } from '../../core/formats/session-document';
@@ -28,39 +29,6 @@ afterEach(async () => {
   await database.drop();
 });
 
-type EventThen = Record<string, unknown>;
-
-/** A session as the first version stored it: its snapshot after event `seq`, and its log. */
-async function store(id: string, snapshot: object, seq: number, batches: EventThen[][]): Promise<void> {
-  const count = batches.flat().length;
-  await sql`insert into session (id, created_at, last_seq, snapshot, snapshot_seq)
-    values (${id}, ${START}, ${count}, ${JSON.stringify(snapshot)}, ${seq})`.execute(old);
-  let first = 1;
-  for (const events of batches) {
-    const batch = crypto.randomUUID();
-    await sql`insert into batch (session_id, id, first_seq, event_count, digest)
-      values (${id}, ${batch}, ${first}, ${events.length}, 'd')`.execute(old);
-    for (const event of events) {
-      await sql`insert into event (session_id, seq, batch_id, body)
-        values (${id}, ${first}, ${batch}, ${JSON.stringify(event)})`.execute(old);
-      first += 1;
-    }
-  }
-}
-
-/** Tables were records then. */
-function asStoredThen({ applications, windows, documents, drafts, ...session }: Session): object {
-  const byId = (table: readonly { readonly id: string }[]) =>
-    Object.fromEntries(table.map((one) => [one.id, one]));
-  return {
-    ...session,
-    applications: byId(applications),
-    windows: byId(windows),
-    documents: byId(documents),
-    drafts: byId(drafts),
-  };
-}
-
 async function loaded(id: string): Promise<{ session: Session; seq: number; log: unknown[] }> {
   await migrate(database.url);
   const db = connect(database.url);
@@ -74,30 +42,10 @@ async function loaded(id: string): Promise<{ session: Session; seq: number; log:
   }
 }
 
-/** What the first version wrote for windows and applications, one event each. */
-const LOG: EventThen[][] = [
-  [
-    { type: 'window-minimised', window: 'a1' },
-    { type: 'window-fronted', window: 'b1', at: START },
-  ],
-  [],
-  [{ type: 'application-hidden', application: 'b' }],
-  [
-    { type: 'application-shown', application: 'b' },
-    { type: 'window-restored', window: 'a1' },
-  ],
-  [{ type: 'draft-kept', document: 'd-b1', text: 'typed', at: START }],
-  [{ type: 'closing-asked', window: 'b1', goal: 'close' }],
-  [
-    { type: 'draft-saved', document: 'd-b1' },
-    { type: 'window-closed', window: 'b1' },
-  ],
-];
-
 describe('what the first version left behind', () => {
   it('its log, its snapshot and its outbox lead to what it would have shown itself', async () => {
     const batches = first.log.map(({ events }) => events as EventThen[]);
-    await store('s', first.snapshot, 0, batches);
+    await storeThen(old, 's', first.snapshot, 0, batches);
     const { session, log } = await loaded('s');
     expect(log).toHaveLength(batches.flat().length);
     expect(problemsOf(session)).toEqual([]);
@@ -119,7 +67,7 @@ const inOrderOfIds = (document: SessionDocument) => ({
 
 describe('from one row an event to one row a batch', () => {
   it('keeps every event under its number, in the form of today', async () => {
-    await store('s', asStoredThen(sessionOf('a: a1 a2 | b: b1')), 0, LOG);
+    await storeThen(old, 's', asStoredThen(sessionOf('a: a1 a2 | b: b1')), 0, LOG_THEN);
     const { session, seq, log } = await loaded('s');
     expect(seq).toBe(9);
     expect(log).toHaveLength(9);
@@ -135,7 +83,7 @@ describe('from one row an event to one row a batch', () => {
     const fronted = (window: string) => ({ type: 'window-fronted', window, at: START });
     const batches = [[fronted('w-timber-quay')], [fronted('w-lock-sill')], [fronted('w-timber-quay')]];
     const spoiled = { ...demo, stacking: [...demo.stacking, 'w-timber-quay'], learned: [] };
-    await store(DEMO_ID, asStoredThen(spoiled), 2, batches);
+    await storeThen(old, DEMO_ID, asStoredThen(spoiled), 2, batches);
     const { session, seq } = await loaded(DEMO_ID);
     expect(seq).toBe(3);
     expect(session.front).toBe('w-timber-quay');
@@ -150,7 +98,7 @@ describe('from one row an event to one row a batch', () => {
       stacking: ['b1', 'b1', 'a2', 'gone', 'a1'],
       recent: { ...desk.recent, windows: [...desk.recent.windows, { id: 'a2', at: null }].slice(1) },
     };
-    await store('s', asStoredThen(spoiled), 1, [[{ type: 'window-minimised', window: 'b1' }]]);
+    await storeThen(old, 's', asStoredThen(spoiled), 1, [[{ type: 'window-minimised', window: 'b1' }]]);
     const { session } = await loaded('s');
     expect(problemsOf(session)).toEqual([]);
     expect(idsIn(session.windows)).toEqual(['a1', 'a2', 'b1']);
