@@ -1,5 +1,5 @@
 import { find, idsIn } from '../../core/model/table';
-import type { Kysely } from 'kysely';
+import { sql, type Kysely } from 'kysely';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testDatabase, type TestDatabase } from '../../../../tests/database';
 import { asStoredThen, LOG_THEN, storeThen, type EventThen } from '../../../../testing/first-version';
@@ -104,4 +104,15 @@ describe('from one row an event to one row a batch', () => {
     expect(idsIn(session.windows)).toEqual(['a1', 'a2', 'b1']);
     expect(session.stacking).toEqual(['b1', 'a2', 'a1']);
   });
+});
+
+it('may run twice, and refuses a database that a newer version made', async () => {
+  await migrate(database.url);
+  await migrate(database.url);
+  const newer = sql`insert into kysely_migration (name, timestamp) values ('9999-from-the-future', '2030')`;
+  await newer.execute(old);
+  await expect(migrate(database.url)).rejects.toThrow(
+    'The database is of a newer version of Key Fold (it has 9999-from-the-future). ' +
+      'Update Key Fold, or give it another database with DATABASE_URL. Nothing was changed.',
+  );
 });

@@ -14,7 +14,6 @@ import type { Wish } from '../../core/commands/commands';
 import { problemsOf, reduceAll, type Session } from '../../core/session/session';
 import { ellavane } from '../../demo/ellavane';
 import { connect } from '../database/connect';
-import { migrate, NewerDatabaseError } from '../database/migrate';
 import { Unavailable } from '../database/trouble';
 import type { News } from './publisher';
 import { EVENTS_PER_SNAPSHOT, EventStore } from './event-store';
@@ -338,15 +337,4 @@ describe('a database that goes away', () => {
     await client.query(statement);
     await client.end();
   }
-});
-
-describe('migration', () => {
-  it('may run twice, and refuses a database that a newer version made', async () => {
-    await migrate(database.url);
-    await sql`insert into kysely_migration (name, timestamp) values ('9999-from-the-future', '2030')`.execute(
-      database.db.write,
-    );
-    await expect(migrate(database.url)).rejects.toThrow(NewerDatabaseError);
-    await sql`delete from kysely_migration where name like '9999%'`.execute(database.db.write);
-  });
 });

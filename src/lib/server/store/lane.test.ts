@@ -218,6 +218,6 @@ describe('a lane whose statements fail', () => {
       'appended',
     ]);
     expect(answers[1]).toMatchObject({ report: { batch: known?.id, first: 2 } });
-    expect(rest.mock.calls.length).toBeLessThan(2);
+    expect(rest).not.toHaveBeenCalled();
   });
 });
