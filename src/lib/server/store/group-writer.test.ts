@@ -26,7 +26,7 @@ it('what cannot be stored fails alone, though it went into one statement with th
   const store = new EventStore(database.db);
   const sessions = Array.from({ length: 5 }, () => `s-${randomUUID()}`);
   for (const id of sessions.slice(1)) await store.create(id, sessionOf('a: a1'));
-  const writer = new GroupWriter(database.db.write);
+  const writer = new GroupWriter(database.db.write, () => null);
   const outcomes = await Promise.allSettled(
     sessions.map((session, n) => writer.write([row(session, 1, n === 3 ? 'no uuid' : undefined)])),
   );

@@ -24,12 +24,11 @@ interface Part {
 export class GroupWriter {
   readonly #waiting: Part[] = [];
   #running = 0;
-  #scheduled = false;
 
   /** @param teller in whose name other servers are told what was written; null while there are none. */
   constructor(
     readonly db: Kysely<Schema>,
-    readonly teller: () => string | null = () => null,
+    readonly teller: () => string | null,
   ) {}
 
   /**
@@ -43,16 +42,13 @@ export class GroupWriter {
     });
   }
 
+  /** With nothing under way nobody need wait; else what this turn of the event loop brings goes together. */
   #schedule(): void {
-    if (this.#scheduled || this.#running >= WRITERS || this.#waiting.length === 0) return;
-    this.#scheduled = true;
-    // With nothing under way nobody need wait; else what this turn of the event loop brings goes together.
     if (this.#running === 0) queueMicrotask(() => this.#start());
     else setImmediate(() => this.#start());
   }
 
   #start(): void {
-    this.#scheduled = false;
     while (this.#running < WRITERS && this.#waiting.length > 0) {
       this.#running += 1;
       void this.#store(this.#nextGroup()).finally(() => {

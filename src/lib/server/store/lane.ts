@@ -240,7 +240,7 @@ export class Lane {
       for (const { fail } of rest) fail(reason);
       return;
     }
-    if (rest.length > 0 && known.size === 0) await this.#rest();
+    if (known.size === 0) await this.#rest();
     await this.store.load();
     this.#queue.unshift(...rest);
   }
