@@ -16,6 +16,7 @@ import {
   submitBatch,
 } from './sessions';
 import { EventStore } from './store/event-store';
+import { BUDGET_MS } from './store/planning';
 
 const database = useDatabase();
 
@@ -43,7 +44,8 @@ describe('a session', () => {
   it('is followed by so many, and no more', async () => {
     const { store, id } = await office();
     vi.spyOn(store, 'streams', 'get').mockReturnValue(1_000);
-    const busy = { type: 'busy', headers: { 'retry-after': '5' } };
+    const detail = 'Too many pages listen already.';
+    const busy = { type: 'busy', detail, headers: { 'retry-after': '5' } };
     await expect(followSessions(store, [{ session: id, after: 0 }], { named: false })).rejects.toMatchObject(
       busy,
     );
@@ -71,8 +73,23 @@ describe('a batch', () => {
       submitBatch(store, id, { ...batchOf({ type: 'sweep' }), id: batch.id }),
     ).rejects.toMatchObject({
       type: 'id-used-again',
+      detail: 'Another batch of this session has this id already.',
       errors: [{ pointer: '#/id', detail: 'was used for other commands' }],
     });
+  });
+
+  it('that takes longer than a batch may is refused, and changes nothing', async () => {
+    const { id } = await office();
+    const slow = new EventStore(database.db, (session) => {
+      clock.mockReturnValue(BUDGET_MS + 1);
+      return { ok: true, events: [], notices: [], session };
+    });
+    const clock = vi.spyOn(performance, 'now').mockReturnValue(0);
+    await expect(submitBatch(slow, id, batchOf({ type: 'sweep' }))).rejects.toMatchObject({
+      type: 'batch-too-slow',
+      detail: 'The batch takes longer than the server gives one batch.',
+    });
+    clock.mockRestore();
   });
 
   it('that names what is not there is refused, and says where', async () => {

@@ -29,7 +29,10 @@ describe('turns', () => {
     await turns.take('quiet', soon);
     const busy = crowd(turns, 60);
     await turns.take('quiet', soon);
+    expect(busy.done.length).toBeGreaterThan(0);
     expect(busy.done.length).toBeLessThan(30);
+    // Whoever comes meanwhile stands in the same line.
+    expect(await turns.take('busy', async () => busy.done.length)).toBeGreaterThan(50);
     await busy.ended;
     expect(busy.most).toBe(8);
     expect(busy.done).toEqual(inOrder(60));
