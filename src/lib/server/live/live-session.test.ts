@@ -104,6 +104,25 @@ describe('a live session', () => {
     await expect(store.attach(simulated, new LateHost(start(), []), vi.fn())).rejects.toThrow(/no live/);
   });
 
+  it('is its new host’s once it is connected again, until that is lost', async () => {
+    const { store, id, detach } = await connected();
+    const again = async () => {
+      const [host, lost] = [new LateHost(start(), ['as-wished']), vi.fn()];
+      detaching.push(await store.attach(id, host, lost));
+      return { host, lost };
+    };
+    detach();
+    const { host, lost } = await again();
+    detach();
+    await store.append(id, flip('b1'));
+    expect(host.jobs).toHaveLength(1);
+    await new EventStore(database.db).remove(id);
+    host.finish();
+    await vi.waitFor(() => expect(lost.mock.calls).toEqual([[new Error('The session is gone.')]]));
+    await store.create(id, start());
+    expect((await again()).host.jobs).toEqual([]);
+  });
+
   it('of two pages ends as their host has it, whatever that does', async () => {
     const manner = fc.constantFrom<Manner>('as-wished', 'half', 'unseen', 'refuses');
     await fc.assert(
