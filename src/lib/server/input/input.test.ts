@@ -175,7 +175,7 @@ describe('a session document', () => {
     [
       'applications.0.monogram',
       'must be two letters',
-      { ...demo, applications: [{ ...office, monogram: ['a', 'b'] }] },
+      { ...demo, applications: [{ ...office, monogram: 'Abc' }] },
     ],
     ['places', 'places must contain at least 10 elements', { ...demo, places: ['tides'] }],
     [
