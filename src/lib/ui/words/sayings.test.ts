@@ -73,6 +73,10 @@ describe('what is said', () => {
     expect(said(person).text).toBe('Unsaved changes in a1: save, discard or keep open?');
     person.input({ type: 'answered', wish: { type: 'answer-closing', window: 'a1', answer: 'keep-open' } });
     expect(said(person)).toEqual(calmly('a1 stays open'));
+    person
+      .act('close')
+      .input({ type: 'answered', wish: { type: 'answer-closing', window: 'a1', answer: 'save' } });
+    expect(said(person)).toEqual(calmly('a1 saved. a1 closed. b1 — B, in front'));
   });
 
   it('of what cannot be done: why, and what can be, with the whole chord', () => {

@@ -212,6 +212,7 @@ function happenedText(before: Session, events: readonly SessionEvent[]): string 
   const windowsOf = (type: 'windows-closed' | 'windows-restored') =>
     events.flatMap((event) => (event.type === type ? event.windows : []));
   const closed = windowsOf('windows-closed');
+  const saved = events.flatMap((event) => (event.type === 'drafts-saved' ? event.documents : []));
   const fronted = new Set(events.flatMap((event) => (event.type === 'window-fronted' ? [event.window] : [])));
   // What comes forward is said as that, and what is put back as one thing.
   const restored = types.has('put-back')
@@ -223,6 +224,7 @@ function happenedText(before: Session, events: readonly SessionEvent[]): string 
     .filter(({ type }) => !(types.has('put-back') && type === 'applications-shown'))
     .map((event) => eventText(before, event));
   return [
+    saved.length > 0 ? `${listed.format(saved.map((id) => documentOf(before, id).title))} saved` : '',
     closed.length > 0 ? `${namedWindows(before, closed)} closed` : '',
     restored.length > 0 ? `${namedWindows(before, restored)} back up` : '',
     opened ? 'New window' : '',
@@ -248,8 +250,6 @@ function eventText(before: Session, event: SessionEvent): string {
       return `${applicationOf(before, event.application).name} restarted`;
     case 'application-ended':
       return `${applicationOf(before, event.application).name} has ended`;
-    case 'drafts-saved':
-      return `${listed.format(event.documents.map((id) => documentOf(before, id).title))} saved`;
     case 'drafts-discarded':
       return 'Draft discarded';
     case 'choices-forgotten':
