@@ -46,6 +46,14 @@ it('is read no further than was told, even where nothing is there, and from wher
   expect(log.reads.map(([after]) => after)).toEqual([2, 7]);
 });
 
+it('is read to its end where one statement wrote more than is read at once', async () => {
+  const { log, heard, news, told } = following(250);
+  await news.wrote('s', 1);
+  await told();
+  expect(heard).toHaveLength(250);
+  expect(log.reads.map(([after]) => after)).toEqual([0, 100, 200]);
+});
+
 it('is not read while nobody follows, and afresh when somebody does again', async () => {
   const { log, heard, leave, hear, news, told } = following(2);
   await news.wrote('s', 2);

@@ -1,7 +1,7 @@
 import { lastOf } from '../../core/protocol/report';
 import type { FollowedLog } from './followed-log';
 
-/** Batches that are read at once; who needs more reads on. No statement writes as many for one session. */
+/** Batches that are read at once. A server tells of the first that it wrote: after a full page there may be more. */
 const MOST_READ = 100;
 
 /** What is known of a session of which other servers told. */
@@ -29,8 +29,10 @@ export class NewsOfOthers {
     if (told.reading || first <= told.upTo) return;
     told.reading = true;
     try {
-      for (let next = first; next <= told.latest; next = told.upTo + 1) {
+      let full = false;
+      for (let next = first; full || next <= told.latest; next = told.upTo + 1) {
         const written = await this.log.after(session, next - 1, MOST_READ);
+        full = written.length === MOST_READ;
         const last = written.at(-1);
         told.upTo = Math.max(next, last ? lastOf(last) : 0);
         if (last) publisher.tell(session, written);
