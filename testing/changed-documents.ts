@@ -86,7 +86,7 @@ function change(document: Json, { steps, put }: Change): void {
     } else if (put === 'add') here[`${key}x`] = next;
     else if (put === 'repeat') {
       if (Array.isArray(at)) at.push(next);
-    } else here[key] = put.value;
+    } else here[key] = structuredClone(put.value);
     return;
   }
 }
