@@ -16,11 +16,16 @@ import { problemsOf, type Session, type SessionEvent } from '../src/lib/core/ses
 import { highlightedLeaf, unfoldedRow, type Switcher } from '../src/lib/core/switcher/switcher';
 import { sessionOf, later } from './sessions';
 import { PLAIN_KEY } from './keys';
+import { US_NEIGHBOURS } from './candidates';
 
 export const REGISTRY = new Registry(ACTIONS);
 
 /** The keys of a session, and the registry that they are read off. */
-export const aroundOf = (session: Session) => ({ registry: REGISTRY, keys: keyMapOf(REGISTRY, session) });
+export const aroundOf = (session: Session) => ({
+  registry: REGISTRY,
+  keys: keyMapOf(REGISTRY, session),
+  neighbours: US_NEIGHBOURS,
+});
 
 const HOLD_KEY = { code: 'AltLeft', key: 'Alt' };
 

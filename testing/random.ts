@@ -20,6 +20,29 @@ export class Random {
     return among[this.below(among.length)] as T;
   }
 
+  /** True with this probability. */
+  chance(probability: number): boolean {
+    return this.below(2 ** 30) < probability * 2 ** 30;
+  }
+
+  /** One of some, each as often as its weight says. */
+  weighted<T>(among: readonly (readonly [one: T, weight: number])[]): T {
+    const sum = among.reduce((total, [, weight]) => total + weight, 0);
+    let left = (this.below(2 ** 30) / 2 ** 30) * sum;
+    const chosen = among.find(([, weight]) => (left -= weight) < 0) ?? among[among.length - 1];
+    return (chosen as (typeof among)[number])[0];
+  }
+
+  /** In a random order (Fisher and Yates). */
+  shuffled<T>(list: readonly T[]): T[] {
+    const order = [...list];
+    for (let n = order.length - 1; n > 0; n -= 1) {
+      const other = this.below(n + 1);
+      [order[n], order[other]] = [order[other] as T, order[n] as T];
+    }
+    return order;
+  }
+
   /** One value of an arbitrary. */
   sample<T>(arbitrary: fc.Arbitrary<T>): T {
     return fc.sample(arbitrary, { numRuns: 1, seed: this.below(2 ** 31) })[0] as T;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { sessionOf, START } from '../../../testing/sessions';
+import { NEWCOMER } from '../../../testing/candidates';
+import { sessionOf } from '../../../testing/sessions';
 import { ACTIONS } from '../core/actions/actions';
 import { programActions } from '../core/actions/list/programs';
 import { Registry } from '../core/actions/registry';
@@ -60,7 +61,7 @@ describe('a program’s own action', () => {
   it('is found by its names while it has a window, and not otherwise', () => {
     const titles = (tides: readonly string[]) => {
       const session = mixed('a: a1', tides);
-      return search(catalogueOf(session, registry), 'flood', [], START).map(
+      return search(catalogueOf(session, registry), 'flood', NEWCOMER).map(
         ({ candidate }) => candidate.title,
       );
     };

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { sessionOf, later } from '../../../../testing/sessions';
 import { personAt, REGISTRY } from '../../../../testing/person';
 import { busySession, wishFrom, wishSeeds } from '../../../../testing/wishes';
+import { NEWCOMER } from '../../../../testing/candidates';
 import { runs } from '../../../../testing/runs';
 import type { Wish } from '../commands/commands';
 import { decide } from '../host/decide';
@@ -114,12 +115,12 @@ describe('the registry', () => {
       group: 'end',
       acts: 'nothing',
       words: { title: 'Greedy', short: 'greedy', synonyms: [] },
-      keys: [held('KeyZ'), heldShift('KeyQ')],
+      keys: [held('KeyZ'), heldShift('KeyG')],
       offer: () => wishes({ type: 'sweep' }),
     });
     const map = keyMapOf(new Registry([...ACTIONS, greedy]), busySession());
     expect(map.conflicts).toMatchObject([{ has: of('minimise'), wants: of('greedy') }]);
-    expect(map.at(['held'], { code: 'KeyQ', key: 'q', shift: true })?.invocation).toEqual(of('greedy'));
+    expect(map.at(['held'], { code: 'KeyG', key: 'g', shift: true })?.invocation).toEqual(of('greedy'));
     expect(map.at(['held'], { code: 'KeyZ', key: 'z', shift: false })?.invocation).toEqual(of('minimise'));
   });
 
@@ -190,7 +191,7 @@ describe('the views of it', () => {
 describe('words that people have', () => {
   const used = () => personAt('a: a1 a2- | b: b1* b2 | !c: c1').wish({ type: 'close', window: 'b2' });
   const first = (letters: string) =>
-    search(catalogueOf(used().session, REGISTRY), letters, [], later(0))[0]?.candidate.title;
+    search(catalogueOf(used().session, REGISTRY), letters, NEWCOMER)[0]?.candidate.title;
 
   it.each([
     ['undo', 'Reopen the last closed window or application'],
@@ -209,7 +210,7 @@ describe('words that people have', () => {
   ])('%s finds %s', (letters, title) => expect(first(letters)).toBe(title));
 
   it('but scattered letters alone end or hide nothing', () => {
-    const found = search(catalogueOf(sessionOf('a: a1'), REGISTRY), 'qtfp', [], later(0));
+    const found = search(catalogueOf(sessionOf('a: a1'), REGISTRY), 'qtfp', NEWCOMER);
     expect(found).toEqual([]);
   });
 });

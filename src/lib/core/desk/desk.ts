@@ -18,12 +18,13 @@ import {
 } from '../keys/key-input';
 import { isUntoldDown, readModifiers } from '../keys/modifiers';
 import type { Instant } from '../model/ids';
+import type { Neighbours } from '../search/keyboard';
 import { catalogueOf } from '../search/session-catalogue';
 import { search } from '../search/search';
 import type { Session, SessionEvent } from '../session/session';
 import { askingWindows } from '../slices/recency/selectors';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
-import { advance, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
+import { advance, highlightedResult, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
 import {
   ORIGIN_OF,
   type Before,
@@ -42,6 +43,8 @@ export interface DeskContext {
   readonly session: Session;
   readonly registry: Registry;
   readonly keys: KeyMap;
+  /** Which keys of the person's keyboard lie beside each other. */
+  readonly neighbours: Neighbours;
 }
 
 /** What one step of the machine gives. */
@@ -290,9 +293,17 @@ class Turn {
       case 'cancel':
         this.#advance({ type: 'cancel' });
         return this.#say({ type: 'cancelled' });
+      case 'forget':
+        return this.#forget();
       case 'step-aside':
         return this.#advance({ type: 'cancel' });
     }
+  }
+
+  #forget(): void {
+    const found = this.state.switcher && highlightedResult(this.state.switcher);
+    if (!found?.lesson) return this.#say({ type: 'notice', notice: { type: 'nothing-to-forget' } });
+    this.#submit({ wishes: [{ type: 'forget-choices', choice: found.candidate.learnedAs }] });
   }
 
   #hurry(): void {
@@ -343,7 +354,8 @@ class Turn {
 
   #type(letters: string, at: Instant): void {
     const { learned } = this.#session;
-    const results = search(catalogueOf(this.#session, this.context.registry), letters, learned, at);
+    const { neighbours, registry } = this.context;
+    const results = search(catalogueOf(this.#session, registry), letters, { learned, neighbours, at });
     this.#advance({ type: 'type', letters, results });
     this.#show();
   }

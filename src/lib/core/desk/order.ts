@@ -16,5 +16,7 @@ export type DeskOrder =
   | { readonly type: 'glance'; readonly on: boolean }
   | { readonly type: 'commit'; readonly raiseAll: boolean }
   | { readonly type: 'cancel' }
+  /** Forgets what search has learned about the highlighted result. */
+  | { readonly type: 'forget' }
   /** Closes the switcher without a word, because what else is done speaks for itself. */
   | { readonly type: 'step-aside' };

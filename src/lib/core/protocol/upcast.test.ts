@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sessionOf } from '../../../../testing/sessions';
+import { later, sessionOf } from '../../../../testing/sessions';
 import { personAt } from '../../../../testing/person';
 import { batchFrom, eventFrom, reportFrom, sessionFrom, storedEvent, storedSession } from './upcast';
 
@@ -15,6 +15,17 @@ describe('what is stored', () => {
   it('gets the fields that have been added since', () => {
     const { learned: _learned, ...older } = storedSession(sessionOf('a: a1'));
     expect(sessionFrom(older).learned).toEqual([]);
+    const known = { letters: 'l', choice: 'document:d-a1', at: later(0) };
+    const counted = {
+      ...older,
+      v: 2,
+      learned: [
+        { ...known, weight: 1.6 },
+        { ...known, weight: 0.1 },
+      ],
+    };
+    expect(sessionFrom(counted).learned.map(({ times }) => times)).toEqual([2, 1]);
+    expect(sessionFrom({ ...older, v: 2 }).learned).toEqual([]);
   });
 });
 

@@ -42,8 +42,16 @@ const SNAPSHOTS: Chain<Stored> = {
       ended: (old.ended as readonly object[]).map((ended) => ({ discarded: [], ...withId(ended) })),
     };
   },
+  /** How often a choice was made was not counted. */
+  2: (old) => ({
+    ...old,
+    learned: ((old.learned ?? []) as readonly { readonly weight: number }[]).map((choice) => ({
+      ...choice,
+      times: Math.max(1, Math.round(choice.weight)),
+    })),
+  }),
 };
-const SNAPSHOT_VERSION = 2;
+const SNAPSHOT_VERSION = 3;
 
 const BATCHES: Chain<Stored> = {
   /** A sweep put back what the one before had swept, and the newest entry was meant without being named. */

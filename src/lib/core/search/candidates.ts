@@ -3,11 +3,14 @@ import type { Group, Invocation } from '../actions/action';
 import type { Registry } from '../actions/registry';
 import { frontTarget } from '../actions/target';
 import type { ApplicationId, DocumentId, WindowId } from '../model/ids';
-import { idsOf } from '../model/order';
 import { find, has } from '../model/table';
 import type { Session } from '../session/session';
 import { applicationOf } from '../slices/applications/selectors';
-import { activeTab, titleOf, windowOf } from '../slices/windows/selectors';
+import type { Application } from '../slices/applications/state';
+import { documentOf } from '../slices/documents/selectors';
+import type { AppDocument } from '../slices/documents/state';
+import { activeTab, titleOf } from '../slices/windows/selectors';
+import type { AppWindow } from '../slices/windows/state';
 import { standingOfLoneWindow } from '../switcher/standing';
 import { standingText } from '../switcher/standing-text';
 
@@ -37,55 +40,50 @@ export interface Candidate {
   readonly title: string;
   /** What stands beside the title and is searched too: the application's name, for windows and documents. */
   readonly detail: string;
-  /** What else it is found by: other names of a command, states of a window. */
-  readonly synonyms: readonly string[];
-  readonly running: boolean;
-  /** Its position in the order of recent use of its kind, from 0; Infinity for what does not run. */
-  readonly position: number;
+  /** What else it is found by: other names of a command, other tabs and states of a window. */
+  readonly also: readonly string[];
 }
 
-/** The windows, applications and documents of a session, in an order that ties keep. */
-export function thingsOf(session: Session): Candidate[] {
-  const running = new Map(idsOf(session.recent.applications).map((id, position) => [id, position]));
-  const open = new Set(session.windows.flatMap((window) => window.tabs.map((tab) => tab.document)));
-  const windows = idsOf(session.recent.windows).map((id, position): Candidate => {
-    const window = windowOf(session, id);
-    const { application } = window;
-    return {
-      key: `window:${id}`,
-      learnedAs: `document:${activeTab(window).document}`,
-      subject: { kind: 'window', window: id, application },
-      title: titleOf(window),
-      detail: applicationOf(session, application).name,
-      synonyms: standingOfLoneWindow(session, id).map(standingText),
-      running: true,
-      position,
-    };
-  });
-  const applications = session.applications.map(({ id, name }): Candidate => ({
-    key: `application:${id}`,
-    learnedAs: `application:${id}`,
-    subject: { kind: 'application', application: id },
-    title: name,
-    detail: '',
-    synonyms: [],
-    running: running.has(id),
-    position: running.get(id) ?? Infinity,
-  }));
-  const documents = session.documents
-    .filter(({ id }) => !open.has(id))
-    .map(({ id, title, application }): Candidate => ({
-      key: `document:${id}`,
-      learnedAs: `document:${id}`,
-      subject: { kind: 'document', document: id, application },
-      title,
-      detail: applicationOf(session, application).name,
-      synonyms: [],
-      running: false,
-      position: Infinity,
-    }));
-  return [...windows, ...applications, ...documents];
+/** A window as it can be found: by its title, its application, its other tabs, its document, and how it stands. */
+export function windowCandidate(session: Session, window: AppWindow): Candidate {
+  const { id, application } = window;
+  const { document } = activeTab(window);
+  const title = titleOf(window);
+  const others = window.tabs.filter((tab) => tab.id !== window.activeTab).map((tab) => tab.title);
+  const name = documentOf(session, document).title;
+  return {
+    key: `window:${id}`,
+    learnedAs: `document:${document}`,
+    subject: { kind: 'window', window: id, application },
+    title,
+    detail: applicationOf(session, application).name,
+    also: [
+      ...others,
+      ...(name === title ? [] : [name]),
+      ...standingOfLoneWindow(session, id).map(standingText),
+    ],
+  };
 }
+
+/** An application as it can be found. */
+export const applicationCandidate = ({ id, name }: Application): Candidate => ({
+  key: `application:${id}`,
+  learnedAs: `application:${id}`,
+  subject: { kind: 'application', application: id },
+  title: name,
+  detail: '',
+  also: [],
+});
+
+/** A document that no window shows as it can be found. */
+export const documentCandidate = (session: Session, { id, title, application }: AppDocument): Candidate => ({
+  key: `document:${id}`,
+  learnedAs: `document:${id}`,
+  subject: { kind: 'document', document: id, application },
+  title,
+  detail: applicationOf(session, application).name,
+  also: [],
+});
 
 /** The groups of what ends or puts away something. */
 const FIRM: ReadonlySet<Group> = new Set<Group>(['end', 'put-away', 'surface']);
@@ -99,9 +97,7 @@ export function commandsOf(session: Session, registry: Registry): Candidate[] {
     const key = `command:${[invocation.action, invocation.argument].filter((part) => part !== null).join(':')}`;
     const firm = FIRM.has(group);
     const subject: Subject = { kind: 'command', invocation, firm };
-    return [
-      { key, learnedAs: key, subject, title, detail: '', synonyms, running: false, position: Infinity },
-    ];
+    return [{ key, learnedAs: key, subject, title, detail: '', also: synonyms }];
   });
 }
 

@@ -1,69 +1,139 @@
-/** Candidates made ready for searching: the work is done once, the searching often. */
-import fuzzysort, { type Prepared, type SnapshotKey } from 'fuzzysort';
+/** Candidates made ready for searching: the work is done once for each, the searching often. */
 import type { Candidate } from './candidates';
+import type { Query } from './query';
+import { textOf, type Text } from './text';
+import { Vocabulary } from './vocabulary';
+import { canMatch } from './matching';
 
-/** A candidate and one of its searched texts as the matcher wants it; by a synonym, which is its detail then. */
+/** A candidate and its texts. */
 export interface Entry {
   readonly candidate: Candidate;
-  readonly prepared: Prepared;
+  readonly text: Text;
+  /** Whether it is an application, beside whose windows it stands back; and the length of its title. */
+  readonly isApplication: boolean;
+  readonly titleLength: number;
+  /** Its position in the order of recent use of its kind, from 0; Infinity if it was never used. */
+  position: number;
 }
 
-/** All candidates, prepared so that a letter need not look at each of them. */
-export interface Catalogue {
-  /** The entries by what a choice of them is remembered as. */
-  readonly byLearned: ReadonlyMap<string, readonly Entry[]>;
-  /** The entries that have a word starting with a letter: what is meant most often, and far fewer than all. */
-  readonly byInitial: ReadonlyMap<string, SnapshotKey<Entry>>;
-  readonly all: SnapshotKey<Entry>;
+/** What was left of all rows for letters, so that further ones go through these alone. */
+interface Left {
+  readonly query: Query;
+  readonly rows: readonly number[];
 }
 
-/** What keeps title and detail apart in the searched text. */
-export const JOINT = ' · ';
+/** Everything that can be found. Candidates come and go one by one; each is an entry in a row of its own. */
+export class Catalogue {
+  readonly vocabulary = new Vocabulary();
+  readonly #rows = new Map<string, number>();
+  readonly #byLearned = new Map<string, Set<number>>();
+  readonly #entries: (Entry | null)[] = [];
+  /** What tells most about the text of each row, side by side so that most rows are passed over fast. */
+  readonly #letters: string[] = [];
+  readonly #has: number[] = [];
+  readonly #starts: number[] = [];
+  readonly #free: number[] = [];
+  /** For the letters of a search line, from the shortest on; each begins with the one before. */
+  #trail: Left[] = [];
 
-/** The text of a candidate that is searched. */
-export const textOf = (candidate: Candidate): string =>
-  candidate.detail === '' ? candidate.title : `${candidate.title}${JOINT}${candidate.detail}`;
+  /** How many there are. */
+  get size(): number {
+    return this.#rows.size;
+  }
 
-/** Makes candidates ready. */
-export function makeCatalogue(candidates: readonly Candidate[]): Catalogue {
-  const entries = candidates.flatMap((candidate): Entry[] => [
-    { candidate, prepared: fuzzysort.prepare(textOf(candidate)) },
-    ...candidate.synonyms.map((synonym) => ({
-      candidate: { ...candidate, detail: synonym },
-      prepared: fuzzysort.prepare(synonym),
-    })),
-  ]);
-  const initials = grouped(entries, ({ prepared }) => initialsOf(prepared.target));
-  return {
-    byLearned: grouped(entries, ({ candidate }) => [candidate.learnedAs]),
-    byInitial: new Map([...initials].map(([initial, group]) => [initial, snapshotOf(group)])),
-    all: snapshotOf(entries),
-  };
-}
+  /** How many rows there are, those that are free among them. */
+  get rows(): number {
+    return this.#entries.length;
+  }
 
-const snapshotOf = (entries: readonly Entry[]): SnapshotKey<Entry> =>
-  fuzzysort.snapshot(entries, { key: ({ prepared }) => prepared });
-
-function grouped(
-  entries: readonly Entry[],
-  keysOf: (entry: Entry) => Iterable<string>,
-): Map<string, Entry[]> {
-  const groups = new Map<string, Entry[]>();
-  for (const entry of entries)
-    for (const key of keysOf(entry)) {
-      const group = groups.get(key);
-      if (group) group.push(entry);
-      else groups.set(key, [entry]);
+  /** Takes a candidate in, in place of the one with its key. */
+  put(candidate: Candidate, position: number): void {
+    const before = this.#rows.get(candidate.key);
+    if (before !== undefined) {
+      if (this.entry(before).candidate === candidate) return this.move(candidate.key, position);
+      this.remove(candidate.key);
     }
-  return groups;
+    const row = this.#free.pop() ?? this.#entries.length;
+    const text = textOf(candidate.title, [candidate.detail, ...candidate.also]);
+    const isApplication = candidate.subject.kind === 'application';
+    this.#entries[row] = { candidate, text, isApplication, titleLength: candidate.title.length, position };
+    this.#letters[row] = text.letters;
+    this.#has[row] = text.has;
+    this.#starts[row] = text.starts;
+    this.#rows.set(candidate.key, row);
+    this.vocabulary.add(row, text);
+    const learned = this.#byLearned.get(candidate.learnedAs);
+    if (learned) learned.add(row);
+    else this.#byLearned.set(candidate.learnedAs, new Set([row]));
+    this.#trail = [];
+  }
+
+  /** Puts the candidate with a key somewhere else in the order of recent use. */
+  move(key: string, position: number): void {
+    const row = this.#rows.get(key);
+    if (row !== undefined) this.entry(row).position = position;
+  }
+
+  /** Takes the candidate with a key out. */
+  remove(key: string): void {
+    const row = this.#rows.get(key);
+    if (row === undefined) return;
+    const { learnedAs } = this.entry(row).candidate;
+    const learned = this.#byLearned.get(learnedAs);
+    learned?.delete(row);
+    if (learned?.size === 0) this.#byLearned.delete(learnedAs);
+    this.vocabulary.remove(row);
+    this.#entries[row] = null;
+    this.#rows.delete(key);
+    this.#free.push(row);
+    this.#trail = [];
+  }
+
+  /** The entry in a row; null if it is free. */
+  entryIn(row: number): Entry | null {
+    return this.#entries[row] ?? null;
+  }
+
+  /** The entry in a row that is taken. */
+  entry(row: number): Entry {
+    return this.#entries[row] as Entry;
+  }
+
+  /** The candidates that a choice is remembered as. */
+  learnedAs(choice: string): Candidate[] {
+    return Array.from(this.rowsLearnedAs(choice), (row) => this.entry(row).candidate);
+  }
+
+  /** Their rows. */
+  rowsLearnedAs(choice: string): Iterable<number> {
+    return this.#byLearned.get(choice) ?? [];
+  }
+
+  /**
+   * The rows in which all letters of a query occur. Every further letter looks only at what was left before it; a
+   * letter that is erased again is not looked for at all.
+   */
+  rowsWith(query: Query): readonly number[] {
+    let last = this.#trail.at(-1);
+    while (last && !goesOn(query, last.query)) {
+      this.#trail.pop();
+      last = this.#trail.at(-1);
+    }
+    if (last?.query.joined === query.joined && last.query.parts.length === query.parts.length)
+      return last.rows;
+    const rows: number[] = [];
+    const among = last?.rows.length ?? this.#entries.length;
+    for (let n = 0; n < among; n += 1) {
+      const row = last ? (last.rows[n] as number) : n;
+      if ((query.has & ~(this.#has[row] as number)) !== 0 || this.#entries[row] === null) continue;
+      if (canMatch(this.#letters[row] as string, this.#starts[row] as number, query)) rows.push(row);
+    }
+    this.#trail.push({ query, rows });
+    return rows;
+  }
 }
 
-/** Text without its accents and in lower case, so that letters are told apart as the matcher does. */
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
-/**
- * The letters and digits that words of a text start with, without accents, in lower case.
- * @example [...initialsOf('Éclair, 2 posts')] // ['e', '2', 'p']
- */
-export const initialsOf = (text: string): Set<string> =>
-  new Set(plain(text).match(/(?<![\p{L}\p{N}])[\p{L}\p{N}]/gu));
+/** Whether a query goes on from another: whatever lacks the other's letters lacks its own. */
+const goesOn = (query: Query, from: Query): boolean =>
+  from.parts.length > 0 &&
+  from.parts.every(({ letters }, n) => query.parts[n]?.letters.startsWith(letters) ?? false);

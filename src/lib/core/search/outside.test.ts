@@ -5,14 +5,12 @@
 import UFuzzy from '@leeoniya/ufuzzy';
 import Fuse from 'fuse.js';
 import { describe, expect, it } from 'vitest';
-import { later } from '../../../../testing/sessions';
-import { titled } from '../../../../testing/candidates';
+import { catalogueOfCandidates, NEWCOMER, titled } from '../../../../testing/candidates';
 import { words } from '../../../../testing/words';
-import { makeCatalogue } from './catalogue';
 import { search } from './search';
 
 const LIST = words(2_000);
-const catalogue = makeCatalogue(LIST.map((title) => titled(title)));
+const catalogue = catalogueOfCandidates(LIST.map((title) => titled(title)));
 const ufuzzy = new UFuzzy();
 const fuse = new Fuse(LIST, { includeScore: true });
 
@@ -42,7 +40,7 @@ describe('where uFuzzy and Fuse.js agree on a clear winner, so do we', () => {
       return winner === null ? [] : [{ letters, winner }];
     });
     expect(judged.length).toBeGreaterThan(20);
-    const ours = judged.map(({ letters }) => search(catalogue, letters, [], later(0))[0]?.candidate.title);
+    const ours = judged.map(({ letters }) => search(catalogue, letters, NEWCOMER)[0]?.candidate.title);
     expect(ours).toEqual(judged.map(({ winner }) => winner));
   });
 });

@@ -1,153 +1,191 @@
 /**
- * Search over a session's candidates. Matching is fuzzysort's (npm): words in any order, word starts, initials,
- * gaps, accents and case folded, with a quality from 0 to 1. Two swapped neighbours are tried when nothing matches
- * well. The ranking is ours, see {@link rankOf}.
+ * Search over a catalogue. Words that start with the letters come from its vocabulary; other kinds of match from a walk
+ * through all entries that have the letters at all, while the list has room; slips from the vocabulary again, when no
+ * word starts with the letters as they were typed. See `matching.ts` for the kinds, `ranking.ts` for their order.
  */
-import fuzzysort, { type SnapshotKey } from 'fuzzysort';
 import type { Instant } from '../model/ids';
+import { lessonsFor, type Lesson } from '../slices/learning/learning';
 import type { LearnedChoice } from '../slices/learning/state';
 import type { Candidate } from './candidates';
-import { initialsOf, JOINT, textOf, type Catalogue, type Entry } from './catalogue';
-import { strengthAt } from '../slices/learning/learning';
+import type { Catalogue } from './catalogue';
+import type { Neighbours } from './keyboard';
+import { BAND, closenessOf, matchOf, NO_MATCH, type Match } from './kinds';
+import { Matches, type Found } from './matches';
+import {
+  canMatch,
+  CLOSENESS,
+  matchInside,
+  matchQuery,
+  matchScattered,
+  matchStart,
+  withSigns,
+} from './matching';
+import { MOST_LETTERS_IN_PIECES } from './pieces';
+import { queriesOf, queryOf, type Part, type Query } from './query';
+import { meantWith } from './slips';
+import type { Known } from './vocabulary';
 
-/** A candidate that letters have found. */
-export interface Found {
-  readonly candidate: Candidate;
-  /** How well the letters match, 0 to 1. */
-  readonly quality: number;
-  readonly rank: number;
-  /** The letters that matched: those that were typed, or those with a slip repaired. */
-  readonly letters: string;
-}
-
-/** The matched letters: indices into the title, and into the detail. */
-export interface Marks {
-  readonly title: ReadonlySet<number>;
-  readonly detail: ReadonlySet<number>;
+/** What someone brings along when searching. */
+export interface Searcher {
+  readonly learned: readonly LearnedChoice[];
+  readonly neighbours: Neighbours;
+  readonly at: Instant;
 }
 
 /** The most results that are shown. */
 export const MOST_RESULTS = 50;
-/** Below this quality the letters are merely scattered over the text. */
-const LEAST_QUALITY = 0.2;
-/** If nothing matches at least this well, scattered letters and swapped neighbours are tried … */
-const GOOD_QUALITY = 0.5;
-/** … and count this much of what they match. */
-const SWAPPED_SHARE = 0.85;
-const LEAST_SWAPPED_LENGTH = 3;
-const LONGEST_SWAPPED_LENGTH = 16;
-
-/** The most that remembered choices can add to a rank; one fresh choice adds a third of it. */
-export const MOST_LEARNED = 0.3;
-/** How much a single fresh choice adds: as far as one slip can ever move a result. */
-export const ONE_CHOICE = MOST_LEARNED / 3;
-const RUNNING = 0.06;
-/** A command stands back behind things: it does something at once, so it must be meant. */
-const COMMAND_HANDICAP = 0.15;
-const MOST_RECENT = 0.04;
 
 /** What the letters find, best first, at most {@link MOST_RESULTS}; nothing for blank letters. */
-export function search(
-  catalogue: Catalogue,
-  letters: string,
-  learned: readonly LearnedChoice[],
-  at: Instant,
-): Found[] {
-  const query = letters.trim();
-  if (query === '') return [];
-  const strengths = strengthsFor(query, learned, at);
-  const found = new Map<string, Found>();
-  const add = ({ candidate }: Entry, quality: number, letters: string) => {
-    const before = found.get(candidate.key);
-    if (before && before.quality >= quality) return;
-    const rank = rankOf(candidate, quality, strengths.get(candidate.learnedAs) ?? 0);
-    found.set(candidate.key, { candidate, quality, rank, letters });
-  };
-  const match = (
-    letters: string,
-    among: SnapshotKey<Entry> | undefined,
-    threshold: number,
-    share = 1,
-  ): void => {
-    if (!among) return;
-    for (const { obj, score } of fuzzysort.go(letters, among, { limit: MOST_RESULTS, threshold }))
-      add(obj, score * share, letters);
-  };
-  const starting = (letters: string) => catalogue.byInitial.get([...initialsOf(letters)][0] ?? '');
-
-  // As long as word starts alone fill the list, letters inside words would only be in the way.
-  match(query, starting(query), GOOD_QUALITY);
-  if (found.size < MOST_RESULTS) match(query, catalogue.all, GOOD_QUALITY);
-  if (found.size === 0) {
-    match(query, catalogue.all, LEAST_QUALITY);
-    if ([...found.values()].every(({ candidate }) => isFirm(candidate))) found.clear();
-    for (const variant of swapped(query)) match(variant, starting(variant), GOOD_QUALITY, SWAPPED_SHARE);
-  }
+export function search(catalogue: Catalogue, typed: string, { learned, neighbours, at }: Searcher): Found[] {
+  const matches = new Matches(catalogue);
+  const queries = queriesOf(typed);
+  for (const query of queries) addAsTyped(catalogue, query, matches);
+  if (matches.best >= BAND.initials)
+    for (const query of queries) addMeant(catalogue, query, neighbours, matches);
+  if (matches.rows.length === 0) for (const query of queries) addScattered(catalogue, query, matches);
+  const lessons = lessonsByRow(
+    catalogue,
+    queries.length === 0 ? [] : lessonsFor(lettersOf(typed), learned, at),
+  );
   // What was learned counts even where many others match better.
-  for (const choice of strengths.keys())
-    for (const entry of catalogue.byLearned.get(choice) ?? []) {
-      if (found.has(entry.candidate.key)) continue;
-      const known = fuzzysort.single(query, entry.prepared);
-      if (known && known.score >= LEAST_QUALITY) add(entry, known.score, query);
-    }
-  return [...found.values()].sort((a, b) => b.rank - a.rank).slice(0, MOST_RESULTS);
+  for (const query of queries) addLearned(catalogue, query, lessons.keys(), matches);
+  return matches.first(MOST_RESULTS, lessons, queries[0]?.parts.map(({ letters }) => letters) ?? []);
+}
+
+function lessonsByRow(
+  catalogue: Catalogue,
+  lessons: Iterable<[choice: string, Lesson]>,
+): Map<number, Lesson> {
+  const rows = new Map<number, Lesson>();
+  for (const [choice, lesson] of lessons)
+    for (const row of catalogue.rowsLearnedAs(choice)) rows.set(row, lesson);
+  return rows;
 }
 
 /**
- * The rank of a match: its quality, plus what was learned (strength s adds MOST_LEARNED · s / (s + 2), so that one
- * choice adds a third of the most and no number of them more than all of it), plus a little for what runs and for
- * what was used recently, less something for a command.
- */
-export function rankOf(candidate: Candidate, quality: number, strength: number): number {
-  const learned = (MOST_LEARNED * strength) / (strength + 2);
-  const recent = MOST_RECENT / (1 + candidate.position);
-  const command = candidate.subject.kind === 'command' ? COMMAND_HANDICAP : 0;
-  return quality + learned + (candidate.running ? RUNNING : 0) + recent - command;
-}
-
-/** How strongly each choice is remembered for these letters, or for longer ones that begin with them. */
-function strengthsFor(query: string, learned: readonly LearnedChoice[], at: Instant): Map<string, number> {
-  const strengths = new Map<string, number>();
-  const letters = lettersOf(query);
-  for (const choice of learned)
-    if (choice.letters.startsWith(letters))
-      strengths.set(choice.choice, (strengths.get(choice.choice) ?? 0) + strengthAt(choice, at));
-  return strengths;
-}
-
-/** What is remembered, strongest first, with its strength at an instant. */
-export const strongest = (
-  learned: readonly LearnedChoice[],
-  at: Instant,
-): (LearnedChoice & { readonly strength: number })[] =>
-  learned
-    .map((choice) => ({ ...choice, strength: strengthAt(choice, at) }))
-    .sort((a, b) => b.strength - a.strength);
-
-/**
- * Letters as they are remembered: trimmed, in lower case.
+ * Letters as they are remembered: trimmed, in small letters.
  * @example lettersOf(' Oil ') // 'oil'
  */
 export const lettersOf = (letters: string): string => letters.trim().toLowerCase();
 
-/** Whether choosing it would end or put away something: that is never all that scattered letters find. */
-const isFirm = ({ subject }: Candidate): boolean => subject.kind === 'command' && subject.firm;
-
-/** The query with each pair of neighbouring letters of a word swapped. */
-function swapped(query: string): string[] {
-  if (query.length < LEAST_SWAPPED_LENGTH || query.length > LONGEST_SWAPPED_LENGTH) return [];
-  return Array.from(query.slice(1), (b, index) => {
-    const a = query.charAt(index);
-    return a === ' ' || b === ' ' || a === b ? '' : query.slice(0, index) + b + a + query.slice(index + 2);
-  }).filter(Boolean);
+function addAsTyped(catalogue: Catalogue, query: Query, matches: Matches): void {
+  const [part, ...others] = query.parts;
+  const single = part && others.length === 0 ? part : null;
+  if (single) addStarts(catalogue, query, single, matches);
+  else
+    for (const row of rowsStartingWithAll(catalogue, query))
+      matches.add(row, matchQuery(catalogue.entry(row).text, query));
+  // As long as words that start with the letters fill the list, letters inside words would only be in the way.
+  if (matches.strong >= MOST_RESULTS) return;
+  for (const row of catalogue.rowsWith(query)) {
+    if (matches.has(row)) continue;
+    const { text } = catalogue.entry(row);
+    matches.add(row, single ? matchInside(text, single) : matchQuery(text, query));
+  }
 }
 
-/** Which letters of a result to mark. Asked for those that are drawn alone. */
-export function marksOf({ candidate, letters }: Found): Marks {
-  const indexes = fuzzysort.single(letters, textOf(candidate))?.indexes ?? [];
-  const start = candidate.title.length + JOINT.length;
-  return {
-    title: new Set(indexes.filter((index) => index < candidate.title.length)),
-    detail: new Set(indexes.filter((index) => index >= start).map((index) => index - start)),
-  };
+/** Adds the words that start with the only part of a query; beside titles only while the list has room. */
+function addStarts(catalogue: Catalogue, query: Query, { letters }: Part, matches: Matches): void {
+  const { words, from, to } = catalogue.vocabulary.startingWith(letters);
+  for (const inTitle of [true, false]) {
+    if (matches.strong >= MOST_RESULTS) return;
+    for (let n = from; n < to; n += 1) {
+      const { word, places } = words[n] as Known;
+      for (const place of places) {
+        if (place.inTitle !== inTitle) continue;
+        const match = matchStart(word, place, letters.length);
+        const signed = query.signed.length > 0;
+        matches.add(place.row, signed ? withSigns(catalogue.entry(place.row).text, query, match) : match);
+      }
+    }
+  }
+}
+
+/** The rows that have a word which starts with some part and can match the others; the part that has fewest is looked up. */
+function rowsStartingWithAll(catalogue: Catalogue, query: Query): Set<number> {
+  const rows = new Set<number>();
+  const [range] = query.parts
+    .map(({ letters }) => catalogue.vocabulary.startingWith(letters))
+    .sort((a, b) => a.to - a.from - (b.to - b.from));
+  if (range)
+    for (let n = range.from; n < range.to; n += 1)
+      for (const { row } of (range.words[n] as Known).places) {
+        const { has, letters, starts } = catalogue.entry(row).text;
+        if ((query.has & ~has) === 0 && canMatch(letters, starts, query)) rows.add(row);
+      }
+  return rows;
+}
+
+/** Adds what is meant in spite of one slip, and if there is nothing, of two. */
+function addMeant(catalogue: Catalogue, query: Query, neighbours: Neighbours, matches: Matches): void {
+  const before = matches.rows.length;
+  addWithSlips(catalogue, query, 1, neighbours, matches);
+  if (matches.rows.length === 0) addWithoutBlank(catalogue, query, matches);
+  if (matches.rows.length === before) addWithSlips(catalogue, query, 2, neighbours, matches);
+}
+
+function addWithSlips(
+  catalogue: Catalogue,
+  query: Query,
+  slips: 1 | 2,
+  neighbours: Neighbours,
+  matches: Matches,
+): void {
+  const band = slips === 1 ? BAND.slip : BAND['two-slips'];
+  const meant = query.parts.map(({ letters }) => {
+    const byRow = new Map<number, { match: Match; letters: string }>();
+    for (const { known, length, likelihood } of meantWith(slips, catalogue.vocabulary, letters, neighbours))
+      for (const place of known.places) {
+        const start = closenessOf(matchStart(known.word, place, length));
+        const match = matchOf(band, likelihood * start * (place.inTitle ? 1 : CLOSENESS.beside));
+        if (match < (byRow.get(place.row)?.match ?? NO_MATCH))
+          byRow.set(place.row, { match, letters: known.word.slice(0, length) });
+      }
+    return byRow;
+  });
+  for (const row of new Set(meant.flatMap((byRow) => [...byRow.keys()]))) {
+    const better = (part: number) => meant[part]?.get(row)?.match ?? NO_MATCH;
+    const letters = query.parts.map((part, n) => meant[n]?.get(row)?.letters ?? part.letters);
+    matches.add(row, matchQuery(catalogue.entry(row).text, query, better), letters);
+  }
+}
+
+const LEAST_WITHOUT_BLANK = 4;
+
+/** Two words between which the blank was left out, wherever they stand. */
+function addWithoutBlank(catalogue: Catalogue, query: Query, matches: Matches): void {
+  const { joined, parts } = query;
+  if (parts.length !== 1 || joined.length < LEAST_WITHOUT_BLANK || joined.length > MOST_LETTERS_IN_PIECES)
+    return;
+  for (let cut = 2; cut <= joined.length - 2; cut += 1) {
+    const two = queryOf(`${joined.slice(0, cut)} ${joined.slice(cut)}`, query.written);
+    for (const row of rowsStartingWithAll(catalogue, two)) {
+      const match = matchQuery(catalogue.entry(row).text, two);
+      if (match < BAND.initials)
+        matches.add(
+          row,
+          matchOf(BAND.slip, closenessOf(match)),
+          two.parts.map(({ letters }) => letters),
+        );
+    }
+  }
+}
+
+/** What ends or puts away something must be meant: scattered letters never find it. */
+function addScattered(catalogue: Catalogue, query: Query, matches: Matches): void {
+  const within = query.parts.length === 1 ? catalogue.vocabulary.rowsWithin(query.joined) : [];
+  for (const row of new Set([...catalogue.rowsWith(query), ...within])) {
+    const { candidate, text } = catalogue.entry(row);
+    if (!isFirm(candidate)) matches.add(row, matchScattered(text, query));
+  }
+}
+
+const isFirm = ({ subject }: Candidate): boolean => subject.kind === 'command' && subject.firm;
+
+function addLearned(catalogue: Catalogue, query: Query, rows: Iterable<number>, matches: Matches): void {
+  for (const row of rows)
+    if (!matches.has(row)) {
+      const { text } = catalogue.entry(row);
+      matches.add(row, Math.min(matchQuery(text, query), matchScattered(text, query)));
+    }
 }

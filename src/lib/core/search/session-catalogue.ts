@@ -1,43 +1,149 @@
+/** The catalogue of a session, which follows what changes in it instead of being made anew. */
 import type { Registry } from '../actions/registry';
-import { idsIn } from '../model/table';
+import { idsOf, type Order } from '../model/order';
 import type { Session } from '../session/session';
-import { commandsOf, thingsOf, type Candidate } from './candidates';
-import { makeCatalogue, type Catalogue } from './catalogue';
+import { applicationOf } from '../slices/applications/selectors';
+import { documentOf } from '../slices/documents/selectors';
+import { isUnsaved } from '../slices/drafts/selectors';
+import { activeTab, windowOf } from '../slices/windows/selectors';
+import { workspaceName } from '../slices/workspaces/selectors';
+import {
+  applicationCandidate,
+  commandsOf,
+  documentCandidate,
+  windowCandidate,
+  type Candidate,
+} from './candidates';
+import { Catalogue } from './catalogue';
 
-interface Made {
-  readonly things: readonly Candidate[];
-  readonly commands: readonly string[];
-  readonly catalogue: Catalogue;
-}
+/** The catalogue of each set of actions, for the session that was searched last. */
+const catalogues = new WeakMap<Registry, SessionCatalogue>();
 
-/** The parts of a session that what search finds depends on, but for the commands. */
-const PARTS = ['windows', 'recent', 'applications', 'documents', 'workspace', 'workspaces'] as const;
-
-let last: { readonly session: Session; readonly registry: Registry; readonly made: Made } | null = null;
-
-/**
- * The catalogue of a session, made at its first search. It is kept until something changes that search can find: a
- * setting, or a draft that is kept every half second, makes nothing anew.
- */
+/** The catalogue of a session: the one that there is, after it has taken in what is different now. */
 export function catalogueOf(session: Session, registry: Registry): Catalogue {
-  if (last?.session === session && last.registry === registry) return last.made.catalogue;
-  const things = sameThings(session, registry) ?? thingsOf(session);
-  const commands = commandsOf(session, registry);
-  const keys = commands.map(({ key }) => key);
-  const kept = last?.made.things === things && sameList(last.made.commands, keys) ? last.made : null;
-  const made = kept ?? { things, commands: keys, catalogue: makeCatalogue([...things, ...commands]) };
-  last = { session, registry, made };
-  return made.catalogue;
+  let catalogue = catalogues.get(registry);
+  if (!catalogue) catalogues.set(registry, (catalogue = new SessionCatalogue(registry)));
+  return catalogue.following(session);
 }
 
-function sameThings(session: Session, registry: Registry): readonly Candidate[] | null {
-  if (last?.registry !== registry) return null;
-  const before = last.session;
-  const unchanged =
-    PARTS.every((part) => before[part] === session[part]) &&
-    sameList(idsIn(before.drafts), idsIn(session.drafts));
-  return unchanged ? last.made.things : null;
+class SessionCatalogue {
+  readonly #catalogue = new Catalogue();
+  readonly #windows = new Group(this.#catalogue);
+  readonly #applications = new Group(this.#catalogue);
+  readonly #documents = new Group(this.#catalogue);
+  readonly #commands = new Group(this.#catalogue);
+  #session: Session | null = null;
+
+  constructor(private readonly registry: Registry) {}
+
+  following(session: Session): Catalogue {
+    if (session !== this.#session) {
+      this.#followWindows(session);
+      this.#followApplications(session);
+      this.#followDocuments(session);
+      // What can be done now may depend on anything.
+      this.#commands.follow([session], () =>
+        commandsOf(session, this.registry).map((candidate) => ({
+          id: candidate.key,
+          madeOf: [candidate.title, ...candidate.also],
+          make: () => candidate,
+        })),
+      );
+      this.#session = session;
+    }
+    return this.#catalogue;
+  }
+
+  #followWindows(session: Session): void {
+    const { applications, documents, drafts, recent, windows, workspace, workspaces } = session;
+    this.#windows.follow(
+      [applications, documents, drafts, recent.windows, windows, workspace, workspaces],
+      () =>
+        idsOf(recent.windows).map((id, position) => {
+          const window = windowOf(session, id);
+          return {
+            id,
+            position,
+            madeOf: [
+              window,
+              applicationOf(session, window.application),
+              documentOf(session, activeTab(window).document).title,
+              isUnsaved(session, window),
+              window.workspace === workspace || workspaceName(session, window.workspace),
+            ],
+            make: () => windowCandidate(session, window),
+          };
+        }),
+    );
+  }
+
+  #followApplications(session: Session): void {
+    const { applications, recent } = session;
+    const positions = positionsIn(recent.applications);
+    this.#applications.follow([applications, recent.applications], () =>
+      applications.map((application) => ({
+        id: application.id,
+        position: positions.get(application.id),
+        madeOf: [application.name],
+        make: () => applicationCandidate(application),
+      })),
+    );
+  }
+
+  #followDocuments(session: Session): void {
+    const { applications, documents } = session;
+    const open = new Set(session.windows.flatMap((window) => window.tabs.map((tab) => tab.document)));
+    this.#documents.follow([applications, documents, ...open], () =>
+      documents
+        .filter(({ id }) => !open.has(id))
+        .map((document) => ({
+          id: document.id,
+          madeOf: [document.title, document.application, applicationOf(session, document.application).name],
+          make: () => documentCandidate(session, document),
+        })),
+    );
+  }
 }
 
-const sameList = (a: readonly string[], b: readonly string[]): boolean =>
+const positionsIn = (order: Order) => new Map(idsOf(order).map((id, position) => [id, position]));
+
+/** Something that can be found, and what its candidate is made of. */
+interface Source {
+  readonly id: string;
+  /** Its position in the order of recent use of its kind; absent if it was never used. */
+  readonly position?: number | undefined;
+  readonly madeOf: readonly unknown[];
+  readonly make: () => Candidate;
+}
+
+/** A candidate, and what it was made of. */
+interface Made {
+  readonly of: readonly unknown[];
+  readonly candidate: Candidate;
+}
+
+/** Candidates of one kind in a catalogue. Each is made anew only when what it is made of is another. */
+class Group {
+  #made = new Map<string, Made>();
+  #followed: readonly unknown[] | null = null;
+
+  constructor(private readonly catalogue: Catalogue) {}
+
+  /** Takes over what there is now, unless all that it depends on is as it was. */
+  follow(dependsOn: readonly unknown[], sources: () => readonly Source[]): void {
+    if (this.#followed && sameList(this.#followed, dependsOn)) return;
+    const made: Map<string, Made> = new Map();
+    for (const { id, position = Infinity, madeOf, make } of sources()) {
+      const before = this.#made.get(id);
+      const now = before && sameList(before.of, madeOf) ? before : { of: madeOf, candidate: make() };
+      made.set(id, now);
+      this.catalogue.put(now.candidate, position);
+    }
+    for (const [id, { candidate }] of this.#made) if (!made.has(id)) this.catalogue.remove(candidate.key);
+    this.#made = made;
+    this.#followed = dependsOn;
+  }
+}
+
+const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((one, index) => one === b[index]);

@@ -4,6 +4,7 @@ import { later, sessionOf } from '../../../../testing/sessions';
 import { REGISTRY } from '../../../../testing/person';
 import { decide } from '../host/decide';
 import type { Wish } from '../commands/commands';
+import { NEWCOMER } from '../../../../testing/candidates';
 import { search } from '../search/search';
 import { catalogueOf } from '../search/session-catalogue';
 import type { Session } from '../session/session';
@@ -22,7 +23,7 @@ function after(session: Session, ...inputs: SwitcherInput[]): Switcher {
 const typed = (session: Session, letters: string): SwitcherInput => ({
   type: 'type',
   letters,
-  results: search(catalogueOf(session, REGISTRY), letters, [], later(0)),
+  results: search(catalogueOf(session, REGISTRY), letters, NEWCOMER),
 });
 const wished = (session: Session, wish: Wish): Session => {
   const decision = decide(session, { ...wish, id: 'c', at: later(1) });
@@ -77,17 +78,17 @@ describe('what letters have found', () => {
   });
 
   it('leaves when it is gone; the highlight stays on its place, or goes to the last', () => {
-    const found = after(desk(), typed(desk(), 'a'), { type: 'point-result', index: 2 });
+    const found = after(desk(), typed(desk(), 'a'), { type: 'point-result', index: 1 });
     const title = ({ search: now }: Switcher) => now?.results[now.highlighted]?.candidate.title;
     expect(found.search?.results.slice(0, 4).map(({ candidate }) => candidate.title)).toEqual([
-      'A',
       'a1',
       'a2',
+      'A',
       'a3',
     ]);
     const without = (window: string) => wished(desk(), { type: 'close', window });
     expect(title(follow(found, without('a1')))).toBe('a2');
-    expect(title(follow(found, without('a2')))).toBe('a3');
+    expect(title(follow(found, without('a2')))).toBe('A');
     expect(title(follow(found, without('a3')))).toBe('a2');
     expect(follow(found, desk()).search).toBe(found.search);
     const one = after(desk(), typed(desk(), 'b1'));

@@ -10,7 +10,8 @@ import type { ApplicationId, WindowId } from '../model/ids';
 import { LONGEST_LETTERS } from '../model/limits';
 import { idsOf } from '../model/order';
 import { isThere, type Subject } from '../search/candidates';
-import { lettersOf, type Found } from '../search/search';
+import type { Found } from '../search/matches';
+import { lettersOf } from '../search/search';
 import type { Session } from '../session/session';
 import { applicationOf } from '../slices/applications/selectors';
 import { frontApplication } from '../slices/front/selectors';
@@ -245,16 +246,23 @@ function atResult(switcher: Switcher, highlighted: number): Switcher {
 }
 
 /** The highlighted result; undefined while not searching or finding nothing. */
-const highlightedResult = (switcher: Switcher): Found | undefined =>
+export const highlightedResult = (switcher: Switcher): Found | undefined =>
   switcher.search?.results[switcher.search.highlighted];
 
-/** Results stay where they are while things change; what ended disappears. */
+/** Results stay where they are while things change; what ended disappears, and what was forgotten is not told any more. */
 function followingResults(now: SwitcherSearch, session: Session): SwitcherSearch {
   const stays = (found: Found) => isThere(session, found.candidate);
-  const results = now.results.filter(stays);
-  if (results.length === now.results.length) return now;
+  const kept = now.results.filter(stays).map((found) => followingLesson(found, session));
+  const changed = kept.length < now.results.length || kept.some((found, n) => found !== now.results[n]);
+  if (!changed) return now;
   const above = now.results.slice(0, Math.max(0, now.highlighted)).filter(stays);
-  return { ...now, results, highlighted: Math.min(above.length, results.length - 1) };
+  return { ...now, results: kept, highlighted: Math.min(above.length, kept.length - 1) };
+}
+
+/** What was forgotten is no reason any more; the result stays where it is all the same. */
+function followingLesson(found: Found, { learned }: Session): Found {
+  const known = !found.lesson || learned.some(({ choice }) => choice === found.candidate.learnedAs);
+  return known ? found : { ...found, lesson: null };
 }
 
 /** Rule 5: what ended disappears, what started is added at the end, the highlight stays on its place. */

@@ -33,6 +33,12 @@
       clearInterval(clock);
     };
   });
+  // Not in every browser; then the first letter of a search does the work.
+  $effect(() => {
+    if (!desk.session || !('requestIdleCallback' in globalThis)) return;
+    const idle = requestIdleCallback(() => desk.prepareSearch());
+    return () => cancelIdleCallback(idle);
+  });
   $effect(() => applyTheme(desk.session.settings.theme));
 </script>
 

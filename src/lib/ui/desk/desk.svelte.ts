@@ -11,6 +11,8 @@ import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/sta
 import type { DeskInput, Effect, Outcome, Submission, Saying } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
+import { neighboursOn } from '../../core/search/keyboard';
+import { catalogueOf } from '../../core/search/session-catalogue';
 import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
@@ -20,7 +22,7 @@ import { shownText } from '../../core/slices/drafts/selectors';
 import { manifestOf, MANIFESTS } from '../../stand-ins/manifests';
 import { arrivedKey } from '../../client/arrived-key';
 import { download, downloadJson } from '../../client/download';
-import { learnFrom } from '../../client/key-labels.svelte';
+import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress } from '../../client/session-api';
 import { SessionLink } from '../../client/session-link.svelte';
@@ -97,6 +99,13 @@ export class Desk {
     if (this.#keys?.of !== of) this.#keys = { of, map: keyMapOf(this.registry, this.session) };
     return this.#keys.map;
   });
+
+  readonly #neighbours = $derived(neighboursOn(keyLabel));
+
+  /** Takes into what search finds what is different now, so that no key has to wait for it. */
+  prepareSearch(): void {
+    catalogueOf(this.session, this.registry);
+  }
 
   /** What someone who opens or reloads the page must know first. */
   #sayOpening(): void {
@@ -232,7 +241,7 @@ export class Desk {
       this.state,
       input,
       { session: () => this.session, submit: (submission) => this.#submit(submission) },
-      { registry: this.registry, keys: this.keys },
+      { registry: this.registry, keys: this.keys, neighbours: this.#neighbours },
     );
     this.#driving = false;
     this.state = state;

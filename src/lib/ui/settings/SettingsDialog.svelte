@@ -5,7 +5,7 @@
   import { holdKeyOf, THEMES, USABLE_HOLD_KEYS, type Settings } from '../../core/slices/settings/state';
   import { catalogueOf } from '../../core/search/session-catalogue';
   import { HOME_PAGE, sessionAddress, sessionPage, SESSIONS } from '../../client/session-api';
-  import { strongest } from '../../core/search/search';
+  import { strongest } from '../../core/slices/learning/learning';
   import { deskHere } from '../desk/desk.svelte';
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
 
@@ -26,7 +26,7 @@
 
   /** A remembered choice by its title; what it stood for may have ended since. */
   function nameOf(choice: string): string {
-    const candidate = catalogue.byLearned.get(choice)?.[0]?.candidate;
+    const [candidate] = catalogue.learnedAs(choice);
     return candidate ? `${candidate.title} (${KIND_TEXTS[candidate.subject.kind]})` : SETTINGS_TEXTS.gone;
   }
 

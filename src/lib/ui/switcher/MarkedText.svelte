@@ -1,19 +1,24 @@
 <script lang="ts">
-  let { text, marks }: { text: string; marks: ReadonlySet<number> } = $props();
+  import type { MarkedText } from '../../core/search/marks';
 
-  /** Neighbouring letters that are all matched or all not, in one run. */
+  let { text, marks }: MarkedText = $props();
+
+  /** The text in runs that are marked or not, by turns. */
   const runs = $derived.by(() => {
-    const list: { text: string; matched: boolean }[] = [];
-    for (const [index, letter] of [...text].entries()) {
-      const matched = marks.has(index);
-      const last = list.at(-1);
-      if (last?.matched === matched) last.text += letter;
-      else list.push({ text: letter, matched });
+    const list: { text: string; marked: boolean }[] = [];
+    let at = 0;
+    for (const { from, to } of marks) {
+      list.push({ text: text.slice(at, from), marked: false }, { text: text.slice(from, to), marked: true });
+      at = to;
     }
-    return list;
+    return [...list, { text: text.slice(at), marked: false }];
   });
 </script>
 
-{#each runs as run, index (index)}{#if run.matched}<mark
-      class="bg-transparent font-bold text-inherit underline decoration-2 underline-offset-2">{run.text}</mark
-    >{:else}{run.text}{/if}{/each}
+<!-- A title in another direction of writing keeps to itself. -->
+<bdi
+  >{#each runs as run, index (index)}{#if run.marked}<mark
+        class="bg-transparent font-bold text-inherit underline decoration-2 underline-offset-2"
+        >{run.text}</mark
+      >{:else}{run.text}{/if}{/each}</bdi
+>

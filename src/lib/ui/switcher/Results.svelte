@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Slice } from '../../core/layout/slice';
-  import { marksOf, type Found } from '../../core/search/search';
+  import { markedFound } from '../../core/search/marks';
+  import type { Found } from '../../core/search/matches';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { standingOfApplication, standingOfLoneWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
@@ -8,7 +9,7 @@
   import Chord from '../parts/Chord.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { standingText } from '../../core/switcher/standing-text';
-  import { KIND_TEXTS, TEXTS } from '../words/texts';
+  import { KIND_TEXTS, REASONS, TEXTS } from '../words/texts';
   import MarkedText from './MarkedText.svelte';
 
   const desk = deskHere();
@@ -18,11 +19,11 @@
   const ownerOf = ({ candidate: { subject } }: Found) =>
     subject.kind === 'command' ? null : applicationOf(desk.session, subject.application);
 
-  function standingOf({ candidate: { subject, running } }: Found): string[] {
+  function standingOf({ candidate: { subject } }: Found): string[] {
     if (subject.kind === 'window')
       return standingOfLoneWindow(desk.session, subject.window).map(standingText);
     if (subject.kind !== 'application') return [];
-    if (!running) return [TEXTS.notRunning];
+    if (!applicationOf(desk.session, subject.application).running) return [TEXTS.notRunning];
     const leaves = desk.switcher?.rows.find((row) => row.application === subject.application)?.leaves ?? [];
     return standingOfApplication(desk.session, subject.application, leaves).map(standingText);
   }
@@ -31,7 +32,10 @@
 {#each search.results.slice(slice.from, slice.to) as found, position (position)}
   {@const index = slice.from + position}
   {@const { candidate } = found}
-  {@const marks = marksOf(found)}
+  {@const marked = markedFound(found)}
+  {@const reason = REASONS[found.kind]}
+  {@const standing = standingOf(found)}
+  {@const texts = marked.beside.filter(({ text }) => !standing.includes(text))}
   {@const owner = ownerOf(found)}
   <div role="row" tabindex="-1" aria-label={candidate.title} aria-rowindex={index + 1}>
     <div
@@ -48,13 +52,22 @@
           : 'fold-up'}"
     >
       {#if owner}<Monogram application={owner} />{:else}<span></span>{/if}
-      <span class="truncate"><MarkedText text={candidate.title} marks={marks.title} /></span>
+      <span class="truncate"><MarkedText {...marked.title} /></span>
       <span class="truncate pl-3 font-normal text-ink-soft"
-        ><MarkedText text={candidate.detail} marks={marks.detail} /></span
+        >{#each texts as beside, nth (nth)}{nth > 0 ? ' · ' : ''}<MarkedText {...beside} />{/each}</span
       >
       <span class="flex gap-1.5 px-2 font-normal">
-        {#each standingOf(found) as state (state)}
-          <span class="chip bg-paper-high">{state}</span>
+        {#if found.lesson}
+          <span class="chip bg-paper-high"
+            >{TEXTS.chosenBefore(found.lesson.times, found.lesson.letters)}</span
+          >
+          {#if index === search.highlighted}<Chord action="forget-highlighted" />{/if}
+        {:else if reason}
+          <span class="chip bg-paper-high">{reason}</span>
+        {/if}
+        {#each standing as text (text)}
+          {@const beside = marked.beside.find((one) => one.text === text)}
+          <span class="chip bg-paper-high"><MarkedText {text} marks={beside?.marks ?? []} /></span>
         {/each}
         {#if candidate.subject.kind === 'command'}
           <Chord action={candidate.subject.invocation.action} />

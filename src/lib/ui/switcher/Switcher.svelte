@@ -73,9 +73,10 @@
       case 'application':
         return TEXTS.willOpenWindow(applicationOf(desk.session, will.application).name);
       case 'found': {
-        const { subject, title, running } = will.found.candidate;
+        const { subject, title } = will.found.candidate;
         if (subject.kind === 'command') return TEXTS.willDo(title);
-        return running ? TEXTS.willSwitch(title) : TEXTS.willOpen(title);
+        const running = subject.kind === 'window' || applicationOf(desk.session, subject.application).running;
+        return subject.kind !== 'document' && running ? TEXTS.willSwitch(title) : TEXTS.willOpen(title);
       }
       case 'nothing': {
         const { front } = desk.session;

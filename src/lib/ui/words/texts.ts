@@ -2,6 +2,7 @@
 import type { Group } from '../../core/actions/action';
 import type { KeyRow } from '../../core/keys/writing-keys';
 import type { CandidateKind } from '../../core/search/candidates';
+import type { Kind } from '../../core/search/kinds';
 import type { Session } from '../../core/session/session';
 import { applicationOf } from '../../core/slices/applications/selectors';
 import { titleOf } from '../../core/slices/windows/selectors';
@@ -25,6 +26,13 @@ export const KIND_TEXTS: Readonly<Record<CandidateKind, string>> = {
   command: 'command',
 };
 
+/** Why a result stands where it does, where the marked letters alone do not say it. */
+export const REASONS: Readonly<Partial<Record<Kind, string>>> = {
+  slip: 'one slip',
+  'two-slips': 'two slips',
+  scattered: 'letters apart',
+};
+
 const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /** How a window is called where its application is not at hand. */
@@ -41,6 +49,8 @@ export const TEXTS = {
   rows: 'applications',
   leaves: 'windows',
   results: 'results',
+  chosenBefore: (times: number, letters: string) =>
+    `chosen ${times === 1 ? 'once' : times === 2 ? 'twice' : `${times} times`} for “${letters}”`,
   windows: (count: number) => (count === 1 ? '1 window' : `${count} windows`),
   used: (ago: string) => `used ${ago} ago`,
   ago: (duration: string) => `${duration} ago`,

@@ -1,7 +1,7 @@
 /** Settings, keys, export, and what search has learned. */
 import type { Settings } from '../../slices/settings/state';
-import { action, asksPage, wishes, type Action } from '../action';
-import { heldEither, type Binding } from '../binding';
+import { action, asksPage, ordersDesk, wishes, type Action } from '../action';
+import { heldEither, heldShift, type Binding } from '../binding';
 
 /** Opens the settings. */
 export const openSettings = action({
@@ -56,6 +56,18 @@ export const forgetLearned = action({
     synonyms: ['reset search', 'learned choices'],
   },
   offer: () => wishes({ type: 'forget-choices', choice: null }),
+});
+
+/** Forgets what search has learned about the highlighted result. */
+export const forgetHighlighted = action({
+  id: 'forget-highlighted',
+  group: 'page',
+  acts: 'nothing',
+  searched: false,
+  explained: false,
+  words: { title: 'Forget what was learned about the highlighted result', short: 'forget', synonyms: [] },
+  keys: [heldShift('KeyQ')],
+  offer: () => ordersDesk({ type: 'forget' }),
 });
 
 const colours = (theme: Settings['theme'], title: string, ...synonyms: readonly string[]): Action =>

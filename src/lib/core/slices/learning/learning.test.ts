@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { decay, forget, HALF_LIFE_DAYS, learn, REMEMBERED_CHOICES, strengthAt } from './learning';
+import {
+  decay,
+  forget,
+  HALF_LIFE_DAYS,
+  learn,
+  LEFT_TO_RIVALS,
+  lessonsFor,
+  REMEMBERED_CHOICES,
+  strengthAt,
+  strongest,
+} from './learning';
+import type { LearnedChoice } from './state';
 
 const day = (n: number): string => new Date(Date.UTC(2026, 10, 1) + n * 86_400_000).toISOString();
 
@@ -36,16 +47,61 @@ describe('learning', () => {
 
   it('forgets the weakest when there is no more room', () => {
     let learned = learn([], { letters: 'l', choice: 'first', at: day(1) });
-    learned = learn(learned, { letters: 'l', choice: 'weakest', at: day(0) });
+    learned = learn(learned, { letters: 'm', choice: 'weakest', at: day(0) });
     for (let n = 2; n <= REMEMBERED_CHOICES; n += 1)
-      learned = learn(learned, { letters: 'l', choice: `choice ${n}`, at: day(1) });
+      learned = learn(learned, { letters: `l${n}`, choice: `choice ${n}`, at: day(1) });
     expect(learned).toHaveLength(REMEMBERED_CHOICES);
     expect(learned.some(({ choice }) => choice === 'weakest')).toBe(false);
     // Of those that are as weak, the first to come is the first to go.
-    const more = learn(learned, { letters: 'm', choice: 'choice 9', at: day(1) });
+    const more = learn(learned, { letters: 'n', choice: 'choice 9', at: day(1) });
     expect(more).toHaveLength(REMEMBERED_CHOICES);
     expect(more.some(({ choice }) => choice === 'first')).toBe(false);
     expect(more.filter(({ choice }) => choice === 'choice 9')).toHaveLength(2);
+  });
+
+  it('leaves half to the rivals for the same letters, and all to others; how often is counted', () => {
+    const learned = [
+      ['tq', 'a'],
+      ['tq', 'a'],
+      ['t', 'a'],
+      ['tq', 'b'],
+    ].reduce<LearnedChoice[]>(
+      (before, [letters = '', choice = '']) => learn(before, { letters, choice, at: day(0) }),
+      [],
+    );
+    expect(learned.map(({ letters, choice, times, weight }) => [letters, choice, times, weight])).toEqual([
+      ['tq', 'a', 2, 1],
+      ['t', 'a', 1, 1],
+      ['tq', 'b', 1, 1],
+    ]);
+    expect(LEFT_TO_RIVALS).toBe(0.5);
+  });
+
+  it('tells for letters what was learned for them, and half of what was for longer and shorter ones', () => {
+    const learned = [
+      ['tq', 'a'],
+      ['tq', 'a'],
+      ['t', 'a'],
+      ['tqu', 'b'],
+      ['x', 'c'],
+    ].reduce<LearnedChoice[]>(
+      (before, [letters = '', choice = '']) => learn(before, { letters, choice, at: day(0) }),
+      [],
+    );
+    const lessons = lessonsFor('tq', learned, day(14));
+    expect([...lessons.keys()]).toEqual(['a', 'b']);
+    // By hand: (2 + 1/2) / 2 after one half-life, and 1/2 / 2.
+    expect(lessons.get('a')).toMatchObject({ letters: 'tq', times: 2 });
+    expect(lessons.get('a')?.strength).toBeCloseTo(1.25, 12);
+    expect(lessons.get('b')?.strength).toBeCloseTo(0.25, 12);
+    expect(lessonsFor('t', learned, day(0)).get('a')).toMatchObject({ strength: 2, times: 2 });
+  });
+
+  it('is listed by its strength now', () => {
+    const old = { letters: 'a', choice: 'old', times: 3, weight: 3, at: day(0) };
+    const fresh = { letters: 'b', choice: 'new', times: 1, weight: 1, at: day(28) };
+    expect(strongest([old, fresh], day(28))).toEqual([fresh, old]);
+    expect(strongest([old, fresh], day(0))).toEqual([old, fresh]);
   });
 
   it('can be undone, for one choice or all', () => {

@@ -5,13 +5,18 @@
  *     w(t) = Σ 2^(-(t - tᵢ) / H)
  *
  * over the times tᵢ it was made (exponential decay; H is {@link HALF_LIFE_DAYS}). The sum is kept as one
- * number and one instant: w(t) = w(t₀) · 2^(-(t - t₀) / H), plus 1 when the choice is made again.
+ * number and one instant: w(t) = w(t₀) · 2^(-(t - t₀) / H), plus 1 when the choice is made again. When something else is
+ * chosen for the same letters, half of it is left: what the letters mean may have changed.
  */
 import type { Instant } from '../../model/ids';
 import type { LearnedChoice } from './state';
 
 /** After so many days a choice counts half. */
 export const HALF_LIFE_DAYS = 14;
+/** What is left of a choice when another is made for the same letters. */
+export const LEFT_TO_RIVALS = 0.5;
+/** How much a choice counts for letters that go on from its own, or that its own go on from. */
+export const SHARE_OF_OTHER_LETTERS = 0.5;
 /** Choices beyond this many are forgotten, weakest first. */
 export const REMEMBERED_CHOICES = 400;
 
@@ -34,8 +39,18 @@ export function learn(
 ): LearnedChoice[] {
   const same = (other: LearnedChoice) => other.letters === letters && other.choice === choice;
   const before = learned.find(same);
-  const now: LearnedChoice = { letters, choice, weight: 1 + (before ? strengthAt(before, at) : 0), at };
-  const rest = learned.filter((other) => !same(other));
+  const now: LearnedChoice = {
+    letters,
+    choice,
+    times: 1 + (before?.times ?? 0),
+    weight: 1 + (before ? strengthAt(before, at) : 0),
+    at,
+  };
+  const rest = learned
+    .filter((other) => !same(other))
+    .map((other) =>
+      other.letters === letters ? { ...other, weight: other.weight * LEFT_TO_RIVALS } : other,
+    );
   if (rest.length >= REMEMBERED_CHOICES) {
     const weakest = rest.reduce((a, b) => (strengthAt(b, at) < strengthAt(a, at) ? b : a));
     rest.splice(rest.indexOf(weakest), 1);
@@ -46,3 +61,39 @@ export function learn(
 /** The remembered choices without everything about `choice`; without anything if `choice` is null. */
 export const forget = (learned: readonly LearnedChoice[], choice: string | null): LearnedChoice[] =>
   choice === null ? [] : learned.filter((other) => other.choice !== choice);
+
+/** What is remembered, strongest first. */
+export const strongest = (learned: readonly LearnedChoice[], at: Instant): LearnedChoice[] =>
+  [...learned].sort((a, b) => strengthAt(b, at) - strengthAt(a, at));
+
+/** What was learned about one choice, for some letters. */
+export interface Lesson {
+  /** How strongly it is remembered for these letters. */
+  readonly strength: number;
+  /** The letters it was chosen for, of those that count most for these, and how often. */
+  readonly letters: string;
+  readonly times: number;
+}
+
+/** What was learned for letters, by choice: all of it for the same letters, a share for longer and shorter ones. */
+export function lessonsFor(
+  letters: string,
+  learned: readonly LearnedChoice[],
+  at: Instant,
+): Map<string, Lesson> {
+  const lessons = new Map<string, Lesson & { readonly most: number }>();
+  for (const choice of learned) {
+    const same = choice.letters === letters;
+    if (!same && !choice.letters.startsWith(letters) && !letters.startsWith(choice.letters)) continue;
+    const strength = strengthAt(choice, at) * (same ? 1 : SHARE_OF_OTHER_LETTERS);
+    const before = lessons.get(choice.choice);
+    const told = before && before.most >= strength ? before : { ...choice, most: strength };
+    lessons.set(choice.choice, {
+      strength: (before?.strength ?? 0) + strength,
+      letters: told.letters,
+      times: told.times,
+      most: told.most,
+    });
+  }
+  return lessons;
+}

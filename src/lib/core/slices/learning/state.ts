@@ -4,6 +4,8 @@ import type { Instant } from '../../model/ids';
 export interface LearnedChoice {
   readonly letters: string;
   readonly choice: string;
+  /** How often it was chosen for them since it was learned. */
+  readonly times: number;
   /** Weight at the instant `at`; it halves with every half-life since. */
   readonly weight: number;
   readonly at: Instant;
