@@ -2,7 +2,14 @@
 import type { Action } from './action';
 import { newWindow, putBack, reopen, restoreAll } from './list/bringing-back';
 import { close, closeAll, endNow, quit } from './list/ending';
-import { COLOURS, exportSession, forgetHighlighted, forgetLearned, keysAndHelp, openSettings } from './list/page';
+import {
+  COLOURS,
+  exportSession,
+  forgetHighlighted,
+  forgetLearned,
+  keysAndHelp,
+  openSettings,
+} from './list/page';
 import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-away';
 import { JUMPS, newerApplication, nextWindow, olderApplication, previousWindow } from './list/stepping';
 import { cancel, COMMITS, glance, nextQuestion, search } from './list/switcher';

@@ -19,6 +19,10 @@
   const ownerOf = ({ candidate: { subject } }: Found) =>
     subject.kind === 'command' ? null : applicationOf(desk.session, subject.application);
 
+  /** Why a result stands where it does, where its marked letters alone do not say it. */
+  const reasonOf = ({ kind, lesson }: Found) =>
+    lesson ? TEXTS.chosenBefore(lesson.times, lesson.letters) : REASONS[kind];
+
   function standingOf({ candidate: { subject } }: Found): string[] {
     if (subject.kind === 'window')
       return standingOfLoneWindow(desk.session, subject.window).map(standingText);
@@ -33,7 +37,7 @@
   {@const index = slice.from + position}
   {@const { candidate } = found}
   {@const marked = markedFound(found)}
-  {@const reason = REASONS[found.kind]}
+  {@const reason = reasonOf(found)}
   {@const standing = standingOf(found)}
   {@const texts = marked.beside.filter(({ text }) => !standing.includes(text))}
   {@const owner = ownerOf(found)}
@@ -57,14 +61,7 @@
         >{#each texts as beside, nth (nth)}{nth > 0 ? ' · ' : ''}<MarkedText {...beside} />{/each}</span
       >
       <span class="flex gap-1.5 px-2 font-normal">
-        {#if found.lesson}
-          <span class="chip bg-paper-high"
-            >{TEXTS.chosenBefore(found.lesson.times, found.lesson.letters)}</span
-          >
-          {#if index === search.highlighted}<Chord action="forget-highlighted" />{/if}
-        {:else if reason}
-          <span class="chip bg-paper-high">{reason}</span>
-        {/if}
+        {#if reason}<span class="chip bg-paper-high max-sm:hidden">{reason}</span>{/if}
         {#each standing as text (text)}
           {@const beside = marked.beside.find((one) => one.text === text)}
           <span class="chip bg-paper-high"><MarkedText {text} marks={beside?.marks ?? []} /></span>

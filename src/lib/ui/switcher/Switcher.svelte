@@ -4,9 +4,10 @@
   import { visibleSlice } from '../../core/layout/slice';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
-  import { commitEffect, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
+  import { commitEffect, highlightedResult, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
   import { holdKeyOf } from '../../core/slices/settings/state';
   import { deskHere } from '../desk/desk.svelte';
+  import Chord from '../parts/Chord.svelte';
   import Key from '../parts/Key.svelte';
   import Legend from '../parts/Legend.svelte';
   import {
@@ -237,6 +238,16 @@
       {willDo}
       · <Key dark label="Esc" />
       {TEXTS.toCancel}
+      {#if highlightedResult(switcher)?.lesson}
+        ·
+        <button
+          type="button"
+          tabindex="-1"
+          onmousedown={(event) => event.preventDefault()}
+          onclick={() => desk.invoke('forget-highlighted')}
+          ><Chord dark action="forget-highlighted" /> {TEXTS.toForget}</button
+        >
+      {/if}
     </span>
     <!-- What does not fit goes to a second line, which is not seen: no key is cut in two. -->
     <span class="flex h-6 min-w-0 flex-wrap items-center gap-x-3.5 overflow-hidden whitespace-nowrap">

@@ -105,6 +105,7 @@ export const TEXTS = {
   willOpenWindow: (name: string) => `opens a window of ${name}`,
   willDo: (title: string) => `does: ${title}`,
   willStay: (name: string | null) => (name === null ? 'chooses nothing' : `stays in ${name}`),
+  toForget: 'to forget that',
   toCancel: 'to cancel',
   openSwitcher: 'Open switcher',
   workspace: (name: string) => `Workspace: ${name}`,
