@@ -23,8 +23,8 @@ export default defineConfig({
     include: ofServer
       ? ['src/lib/server/**/*.test.ts']
       : ['src/lib/{core,stand-ins,ui/words}/**/*.test.ts', 'tests/late-host/*.test.ts'],
-    // Other packages are measured there, not this one.
-    exclude: ['src/lib/core/search/outside.test.ts'],
+    // Other packages are measured in the one, and how good a search is on the whole in the other: seconds a mutant.
+    exclude: ['src/lib/core/search/outside.test.ts', 'src/lib/core/search/quality.test.ts'],
     // What is looked for at length once is looked for a little with each mutant.
     env: { RUNS: '0.1', DEPTH: '4' },
     globalSetup: ofServer ? 'tests/throwaway-cluster.ts' : [],

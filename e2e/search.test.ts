@@ -33,6 +33,7 @@ describe('search', () => {
     await person.sent();
     await person.reload();
     expect(await found()).toBe('north3');
+    await person.selectedLeaf.getByText('chosen once for “nor”').waitFor();
     await person.press('Escape');
     await person.chord('Q');
     await person.page.keyboard.type('settings');
@@ -43,6 +44,26 @@ describe('search', () => {
     await settings.getByText('Nothing yet').waitFor();
     await person.press('Escape');
     await settings.waitFor({ state: 'detached' });
+    expect((await storedSession(person.session)).session.learned).toEqual([]);
+  });
+});
+
+describe('a result', () => {
+  it('says what it was chosen for, and that a slip was mended; Alt Shift Q forgets, and leaves it where it is', async () => {
+    const person = await at(atSession('a: north1 north2 | b: b1'));
+    await person.chord('Q');
+    await person.page.keyboard.type('nroth');
+    await person.selectedLeaf.getByText('one slip').waitFor();
+    expect(await person.selectedLeaf.locator('mark').allTextContents()).toEqual(['north']);
+    await person.press('ArrowDown', 'Enter');
+    await person.chord('Q');
+    await person.page.keyboard.type('nroth');
+    const reason = person.switcher.getByText('chosen once for “nroth”');
+    await reason.waitFor();
+    await person.chord('Shift+Q');
+    await reason.waitFor({ state: 'detached' });
+    await person.selectedLeaf.getByText('north2').waitFor();
+    await person.sent();
     expect((await storedSession(person.session)).session.learned).toEqual([]);
   });
 });
