@@ -1,11 +1,13 @@
 /**
  * `npm run bench:search-quality`: whether the one that is meant comes first, by the model of `testing/search-model`, beside
  * general-purpose packages. SIZES, SEEDS and COUNT (queries of each kind) may be set; weights are tuned on other seeds
- * than these (TUNING).
+ * than these.
  */
+import { learn } from '../src/lib/core/slices/learning/learning';
 import { weighed, judge, questionsOf, type Tally } from '../testing/search-model/judging';
 import { catalogueOfItems, searchOf, SYSTEMS } from '../testing/search-model/contestants';
-import { lettersUntilFirst, usedItems } from '../testing/search-model/until-first';
+import { floorOf, lettersUntilFirst, usedItems } from '../testing/search-model/until-first';
+import { live } from '../testing/search-model/people';
 import { printTable } from './statistics';
 
 const numbers = (name: string, otherwise: string) => (process.env[name] ?? otherwise).split(',').map(Number);
@@ -18,33 +20,32 @@ const systems = Object.entries(SYSTEMS).filter(([name]) => asked.length === 0 ||
 
 const percent = (share: number) => Number((100 * share).toFixed(1));
 
-const byLot = new Map<string, number>();
+/** With LOST set, the queries of which something else came first that their letters do not explain. */
+const printLost = process.env['LOST'] !== undefined;
+
 const tallies = new Map(systems.map(([name]) => [name, new Map<string, Tally>()]));
 for (const size of SIZES)
   for (const seed of SEEDS) {
     const questions = questionsOf(size, seed, COUNT);
-    for (const [name, system] of systems) {
-      const lost = (
-        query: { kind: string; text: string; target: { title: string } },
-        found: readonly string[],
-      ) => {
-        if (!process.env['LOST'] || name !== 'Key Fold') return;
-        const title = questions.items.find(({ id }) => id === found[0])?.title;
-        const { fitting } = query as unknown as { fitting: ReadonlySet<string> };
-        if (!fitting.has(found[0] ?? '') || process.env['LOST'] === 'all')
-          console.log(size, query.kind, '|', query.text, '|', query.target.title, '|', title);
-      };
-      judge(system(questions.items), questions, tallies.get(name) ?? new Map<string, Tally>(), lost);
-    }
+    const titleOf = (id: string | undefined) => questions.items.find((item) => item.id === id)?.title;
+    for (const [name, system] of systems)
+      judge(
+        system(questions.items),
+        questions,
+        tallies.get(name) ?? new Map<string, Tally>(),
+        ({ fitting, kind, target, text }, [first]) => {
+          if (printLost && name === 'Key Fold' && first !== undefined && !fitting.has(first))
+            console.log(`${size} ${kind}: ${text} → ${target.title}; came: ${titleOf(first)}`);
+        },
+      );
   }
 
-const [first] = tallies.values();
-for (const [kind, { byLot: lots, n }] of first ?? []) byLot.set(kind, lots / n);
+const [kinds] = tallies.values();
 printTable(
-  'First / nothing found / something unrelated above, %',
-  [...byLot].map(([kind, lots]) => ({
+  'First / nothing found / something unrelated above, %; by lot: first, if it were drawn among all that the letters explain',
+  [...(kinds ?? [])].map(([kind, { byLot, n }]) => ({
     kind,
-    'by lot': percent(lots),
+    'by lot': percent(byLot / n),
     ...Object.fromEntries(
       [...tallies].map(([name, byKind]) => {
         const tally = byKind.get(kind);
@@ -66,17 +67,37 @@ printTable(
     ),
   })),
 );
+
+const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
 printTable(
-  'Letters of a title until it is first, most recently used oftenest',
+  'Letters of a title until it is first, the most recently used meant oftenest; the floor: by recent use alone',
   SIZES.map((size) => {
-    const means = SEEDS.map((seed) => {
+    const measured = SEEDS.map((seed) => {
       const { items, positions, meant } = usedItems(size, seed, 500);
       const find = searchOf(catalogueOfItems(items, positions));
-      return (
-        meant.reduce((sum, item) => sum + lettersUntilFirst((letters) => find(letters, ''), item), 0) /
-        meant.length
-      );
+      const until = (by: (letters: string) => readonly string[]) =>
+        mean(meant.map((item) => lettersUntilFirst(by, item)));
+      return { letters: until((letters) => find(letters, '')), floor: until(floorOf(items, positions)) };
     });
-    return { entries: size, letters: Number((means.reduce((a, b) => a + b) / means.length).toFixed(2)) };
+    return {
+      entries: size,
+      letters: Number(mean(measured.map(({ letters }) => letters)).toFixed(2)),
+      floor: Number(mean(measured.map(({ floor }) => floor)).toFixed(2)),
+    };
   }),
+);
+
+const PEOPLE = 100;
+const fared = (learning?: typeof learn) =>
+  Array.from({ length: PEOPLE }, (_, n) => live(200 + n, 300, learning));
+printTable(
+  `${PEOPLE} simulated people among 300 entries, half of whose letters change their meaning midway, %`,
+  Object.entries({ 'as it learns': fared(), 'without learning': fared((learned) => [...learned]) }).map(
+    ([name, all]) => ({
+      name,
+      first: percent(mean(all.map(({ first }) => first))),
+      'first after the change': percent(mean(all.map(({ firstAfterChange }) => firstAfterChange))),
+      'lower than without': percent(mean(all.map(({ harmed }) => harmed))),
+    }),
+  ),
 );

@@ -66,7 +66,7 @@ const VIEWS: Readonly<Record<string, View>> = {
     open: async (person) => {
       await person.chord('Q');
       await type(person, 'to');
-      await person.press('ArrowDown', 'ArrowDown', 'Enter');
+      await person.press('ArrowDown', 'Enter');
       await person.chord('Q');
       await type(person, 'to');
     },

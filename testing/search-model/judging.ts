@@ -21,10 +21,15 @@ export interface Tally {
 }
 const EMPTY: Tally = { n: 0, first: 0, amongThree: 0, nothing: 0, unrelatedAbove: 0, byLot: 0 };
 
+/** A query, and the ids of all that its letters explain as they do its target. */
+export interface Question extends Query {
+  readonly fitting: ReadonlySet<string>;
+}
+
 /** The queries of one set of items. */
 export interface Questions {
   readonly items: readonly Item[];
-  readonly queries: readonly (Query & { readonly fitting: ReadonlySet<string> })[];
+  readonly queries: readonly Question[];
 }
 
 /** Up to `count` queries of each kind about `size` items. */
@@ -45,7 +50,7 @@ export function judge(
   find: Find,
   { queries }: Questions,
   tallies: Map<string, Tally>,
-  lost: (query: Query, found: readonly string[]) => void = () => undefined,
+  lost: (query: Question, found: readonly string[]) => void = () => undefined,
 ): void {
   for (const query of queries) {
     const found = find(query.text, query.kind);

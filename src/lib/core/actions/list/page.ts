@@ -1,6 +1,6 @@
 /** Settings, keys, export, and what search has learned. */
 import type { Settings } from '../../slices/settings/state';
-import { action, asksPage, ordersDesk, wishes, type Action } from '../action';
+import { action, asksPage, not, ordersDesk, wishes, type Action } from '../action';
 import { heldEither, heldShift, type Binding } from '../binding';
 
 /** Opens the settings. */
@@ -67,7 +67,8 @@ export const forgetHighlighted = action({
   explained: false,
   words: { title: 'Forget what was learned about the highlighted result', short: 'forget', synonyms: [] },
   keys: [heldShift('KeyQ')],
-  offer: () => ordersDesk({ type: 'forget' }),
+  offer: ({ learned }) =>
+    learned.length === 0 ? not({ type: 'nothing-to-forget' }) : ordersDesk({ type: 'forget' }),
 });
 
 const colours = (theme: Settings['theme'], title: string, ...synonyms: readonly string[]): Action =>
