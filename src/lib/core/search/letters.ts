@@ -107,12 +107,14 @@ export interface Word {
   readonly from: number;
 }
 
+const wordIn = (text: string): RegExp => (PLAIN.test(text) ? PLAIN_WORD : WORD);
+
 /**
  * The words of a text.
- * @example wordsOf("indexFile: harbour's v2.1").map(({ text }) => text) // ['index', 'File', "harbour's", 'v2', '1']
+ * @example wordsOf("indexFile: harbour's v2.1") // ['index', 'File', "harbour's", 'v2', '1']
  */
-export const wordsOf = (text: string): Word[] =>
-  Array.from(text.matchAll(PLAIN.test(text) ? PLAIN_WORD : WORD), ({ 0: word, index }) => ({
-    text: word,
-    from: index,
-  }));
+export const wordsOf = (text: string): readonly string[] => text.match(wordIn(text)) ?? [];
+
+/** The words of a text, each with where it starts. */
+export const placedWordsOf = (text: string): Word[] =>
+  Array.from(text.matchAll(wordIn(text)), ({ 0: word, index }) => ({ text: word, from: index }));

@@ -1,5 +1,5 @@
 /** Which letters of a result to mark: those that matched, wherever they stand. Asked for results that are drawn alone. */
-import { originsOf, wordsOf, type Stretch } from './letters';
+import { originsOf, placedWordsOf, type Stretch } from './letters';
 import { piecesOf, WAYS } from './pieces';
 import type { Found } from './matches';
 import { phrasesOf } from './text';
@@ -42,7 +42,7 @@ export function markedFound({ candidate, letters }: Found): MarkedFound {
 
 /** Where a part matches a text, in the first of the kinds of match that it does. */
 function placeIn(text: string, part: string): Place | null {
-  const written = wordsOf(text);
+  const written = placedWordsOf(text);
   const spellings = phrasesOf('title', text).filter(({ words }) => words.length === written.length);
   for (const [rank, find] of FINDERS.entries())
     for (const { words } of spellings) {

@@ -30,7 +30,7 @@ export function queriesOf(typed: string): Query[] {
   // Letters beyond the longest title cannot tell anything apart.
   const written = typed.trim().slice(0, LONGEST_TITLE).toLowerCase();
   if (written === '') return [];
-  const words = wordsOf(written).map(({ text }) => text);
+  const words = wordsOf(written);
   if (words.length === 0) return [{ parts: [], joined: '', has: 0, written, signed: [] }];
   return typedSpellingsOf(words.join(' ')).map((spelling) => queryOf(spelling, written));
 }

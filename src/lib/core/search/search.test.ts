@@ -188,6 +188,39 @@ describe('within a kind', () => {
     expect(found.map(({ candidate }) => candidate.title)).toEqual(titles);
   });
 
+  it.each([
+    ['a fragment', 'ill', 'Pencilling'],
+    ['initials', 'pl', 'Pilot Log'],
+    ['words run together', 'pilotlo', 'Pilot Log'],
+    ['consonants', 'brt', 'Berths'],
+    ['a slip', 'pecilling', 'Pencilling'],
+    ['scattered letters', 'plg', 'Pilot Log'],
+  ])('the title comes before what stands beside it, by %s', (_, letters, text) => {
+    const beside = titled('Zz', { detail: text });
+    const inTitle = titled(`${text} for all others`);
+    const found = search(catalogueOfCandidates([beside, inTitle]), letters, NEWCOMER);
+    expect(found.map(({ candidate }) => candidate)).toEqual([inTitle, beside]);
+  });
+
+  it('one word in the title and one beside it come before words of the title that are apart', () => {
+    const mixed = titled('Lock', { detail: 'Tides' });
+    const apart = titled('Lock of all tides');
+    const found = search(catalogueOfCandidates([apart, mixed]), 'tid loc', NEWCOMER);
+    expect(found.map(({ candidate }) => candidate)).toEqual([mixed, apart]);
+  });
+
+  it('scattered letters come first where they start with a word', () => {
+    expect(titlesFor('ili', ['Pencilling', 'Ivy licence'])).toEqual(['Ivy licence', 'Pencilling']);
+    expect(titlesFor('igr', ['Pencilling for a rover'])).toEqual([]);
+  });
+
+  it('two slips are looked for only where one finds nothing, and blanks that were left out too', () => {
+    expect(titlesFor('calendxr', ['Calendxtr', 'Calendars'])).toEqual(['Calendxtr', 'Calendars']);
+    expect(titlesFor('caelndxr', ['Calendars'])).toEqual(['Calendars']);
+    expect(titlesFor('caelndar', ['Calendars', 'Clavendxr'])).toEqual(['Calendars']);
+    expect(titlesFor('sillnorth', ['North sill', 'Silknorth'])).toEqual(['Silknorth']);
+  });
+
   it('an application stands behind the window of its name that was used as lately', () => {
     const window = titled('Gauge');
     const application = titled('Gauge', { key: 'a', subject: { kind: 'application', application: 'a' } });

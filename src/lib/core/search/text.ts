@@ -41,11 +41,8 @@ export function textOf(title: string, beside: readonly string[]): Text {
 
 /** A text in each of its spellings. */
 export function phrasesOf(field: Field, text: string): Phrase[] {
-  const joined = wordsOf(text)
-    .map(({ text: word }) => word)
-    .join(' ');
   let first: Phrase | null = null;
-  return spellingsOf(joined).flatMap((spelling) => {
+  return spellingsOf(wordsOf(text).join(' ')).flatMap((spelling) => {
     const words = spelling.split(' ').filter(Boolean);
     if (words.length === 0) return [];
     const phrase: Phrase = {
