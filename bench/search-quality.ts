@@ -3,7 +3,7 @@
  * general-purpose packages. SIZES, SEEDS and COUNT (queries of each kind) may be set; weights are tuned on other seeds
  * than these.
  */
-import { learn } from '../src/lib/core/slices/learning/learning';
+import type { learn } from '../src/lib/core/slices/learning/learning';
 import { weighed, judge, questionsOf, type Tally } from '../testing/search-model/judging';
 import { catalogueOfItems, searchOf, SYSTEMS } from '../testing/search-model/contestants';
 import { floorOf, lettersUntilFirst, usedItems } from '../testing/search-model/until-first';
