@@ -45,7 +45,7 @@ export const plain = (text: string): string =>
     .replace(/\p{M}/gu, '')
     .replace(/./gu, (letter) => SPECIAL[letter] ?? letter);
 
-/** Greek by ISO 843 (transcription, letter by letter), Cyrillic as English writes it (BGN/PCGN 1947); from memory. */
+/** Greek by ISO 843 (romanised letter by letter), Cyrillic as English writes it (BGN/PCGN 1947); from memory. */
 const IN_LATIN = new Map(
   'α a,β v,γ g,δ d,ε e,ζ z,η i,θ th,ι i,κ k,λ l,μ m,ν n,ξ x,ο o,π p,ρ r,σ s,τ t,υ y,φ f,χ ch,ψ ps,ω o,а a,б b,в v,г g,д d,е e,ж zh,з z,и i,к k,л l,м m,н n,о o,п p,р r,с s,т t,у u,ф f,х kh,ц ts,ч ch,ш sh,щ shch,ъ ,ы y,ь ,э e,ю yu,я ya'
     .split(',')

@@ -20,7 +20,7 @@ describe('letters are compared', () => {
     ['full-width letters are letters', 'ＴＩＤＥ', 'tide'],
   ])('%s', (_, text, folded) => expect(fold(text)).toBe(folded));
 
-  // DIN 5007-2 (names, "phone book") writes ä, ö, ü as ae, oe, ue; ISO 843 is the Greek transcription.
+  // DIN 5007-2 (names, "phone book") writes ä, ö, ü as ae, oe, ue; ISO 843 is the romanisation of Greek.
   it.each([
     ['Größe', ['grosse', 'groesse']],
     ['Købmandsgård', ['kobmandsgard', 'koebmandsgaard']],

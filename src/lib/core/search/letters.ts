@@ -1,7 +1,7 @@
 /**
  * Letters as they are compared: small, without accents, and in as many spellings as people type them in. Accents come
  * off by Unicode's compatibility decomposition (UAX #15). ß, ø, æ, ł and the like, and the Greek and Cyrillic letters, are
- * written with plain Latin ones by AnyAscii's table (see `scripts/latin-letters.ts`): for Greek that is the transcription
+ * written with plain Latin ones by AnyAscii's table (see `scripts/latin-letters.ts`): for Greek that is the romanisation
  * of ISO 843 letter by letter, for Cyrillic the one that English uses.
  */
 import latinLetters from './latin-letters.json';
