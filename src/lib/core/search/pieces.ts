@@ -32,7 +32,10 @@ function lettersInCommon(word: string, letters: string, at: number): number {
 
 const VOWELS = 'aeiouy';
 
-/** Words without their vowels but for the first letter, of two letters and more; a y may stand or not. */
+/**
+ * Words without their vowels but for the first letter, of two letters and more; a y may stand or not, and of two letters that
+ * are the same one.
+ */
 const withoutVowels: Ends = (word, letters, at) => {
   let ends = 0;
   let end = at;
@@ -42,7 +45,7 @@ const withoutVowels: Ends = (word, letters, at) => {
     if (letter === letters[end] && (!vowel || letter === 'y')) {
       end += 1;
       if (end - at >= 2) ends |= 1 << end;
-    } else if (!vowel) break;
+    } else if (!vowel && letter !== word[n - 1]) break;
   }
   return ends;
 };

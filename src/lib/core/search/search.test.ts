@@ -98,6 +98,7 @@ describe('a kind of match', () => {
     ['consonants', 'rpn', 'Reopen what ended last'],
     ['consonants', 'mnms', 'Minimise the front window'],
     ['consonants', 'brt', 'Berths'],
+    ['consonants', 'chnl', 'Channel'],
     ['fragment', 'ill', 'Pencilling'],
     ['scattered', 'ili', 'Pencilling'],
     ['word-start', 'weissh', 'Weißhaupt'],

@@ -27,9 +27,8 @@ const LEAST_WORD = { 1: 4, 2: 8 } as const;
 const LEAST_SWAPPED = 3;
 /** So many letters of it must have been typed. */
 const LEAST_TYPED = { 1: LEAST_SWAPPED, 2: 6 } as const;
-/** Below these, only what leaves all typed letters is looked for; below those, nothing from elsewhere on the keyboard. */
+/** Below these, only what leaves all typed letters is looked for. */
 const LEAST_FOR_ANY_SLIP = 4;
-const LEAST_FROM_ANYWHERE = 5;
 
 /** A word that may be meant. */
 export interface Meant {
@@ -63,7 +62,6 @@ export function meantWith(
 class SlipSearch {
   readonly meant = new Map<Known, Meant>();
   readonly #anySlip: boolean;
-  readonly #fromAnywhere: boolean;
 
   constructor(
     private readonly vocabulary: Vocabulary,
@@ -72,7 +70,6 @@ class SlipSearch {
     private readonly leastWord: number,
   ) {
     this.#anySlip = letters.length >= LEAST_FOR_ANY_SLIP;
-    this.#fromAnywhere = letters.length >= LEAST_FROM_ANYWHERE;
   }
 
   inLaterLetters(slips: number): void {
@@ -133,7 +130,6 @@ class SlipSearch {
     const before = letters.charAt(at - 1);
     const doubled = before === letter;
     const beside = this.#near(before, letter) || this.#near(letters.charAt(at + 1), letter);
-    if (!doubled && !beside && !this.#fromAnywhere) return;
     const share = doubled ? LIKELIHOOD.doubled : beside ? LIKELIHOOD.struckToo : LIKELIHOOD.otherExtra;
     this.#walk(range, depth, at + 1, left - 1, likelihood * share);
   }
@@ -153,15 +149,8 @@ class SlipSearch {
       );
     this.#walk(range, depth + 1, at, left - 1, likelihood * LIKELIHOOD.omitted);
     if (!this.#anySlip) return;
-    const beside = this.#near(other, typed);
-    if (beside || this.#fromAnywhere)
-      this.#walk(
-        range,
-        depth + 1,
-        at + 1,
-        left - 1,
-        likelihood * (beside ? LIKELIHOOD.neighbour : LIKELIHOOD.otherLetter),
-      );
+    const share = this.#near(other, typed) ? LIKELIHOOD.neighbour : LIKELIHOOD.otherLetter;
+    this.#walk(range, depth + 1, at + 1, left - 1, likelihood * share);
   }
 
   #near(a: string, b: string): boolean {
