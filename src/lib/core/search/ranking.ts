@@ -8,7 +8,7 @@ import type { Entry } from './catalogue';
 import { bandOf, closenessOf, type Match } from './kinds';
 
 /**
- * How likely an application is meant beside its windows, of which the one that is meant is found too. Like all weights
+ * How likely an application that runs is meant beside its windows, of which the one that is meant is found too. Like all weights
  * of search, chosen by `bench/search-quality`.
  */
 const APPLICATION = 0.3;
@@ -19,7 +19,7 @@ const APPLICATION = 0.3;
  * So recency weighs the more, the more there is to choose from.
  */
 const likelihoodOf = ({ isApplication, position }: Entry, among: number): number =>
-  (isApplication ? APPLICATION : 1) / (1 + Math.min(position, among));
+  (isApplication && position !== Infinity ? APPLICATION : 1) / (1 + Math.min(position, among));
 
 /** The most that lessons can lift a match, in kinds, and the strength that lifts it half as far: one fresh choice. */
 const MOST_LIFTED = 16;

@@ -225,8 +225,15 @@ describe('within a kind', () => {
   it('an application stands behind the window of its name that was used as lately', () => {
     const window = titled('Gauge');
     const application = titled('Gauge', { key: 'a', subject: { kind: 'application', application: 'a' } });
-    const [first] = search(catalogueOfCandidates([application, window]), 'gauge', NEWCOMER);
-    expect(first?.candidate).toBe(window);
+    const catalogue = catalogueOfCandidates([application, window]);
+    const first = () => search(catalogue, 'gauge', NEWCOMER)[0]?.candidate;
+    catalogue.move(window.key, 0);
+    catalogue.move('a', 0);
+    expect(first()).toBe(window);
+    // One that does not run has no windows.
+    catalogue.move(window.key, Infinity);
+    catalogue.move('a', Infinity);
+    expect(first()).toBe(application);
   });
 });
 
