@@ -158,6 +158,11 @@ describe('a kind of match', () => {
       );
     expect(command(false)).toHaveLength(1);
     expect(search(catalogueOf(office, REGISTRY), 'qtfp', NEWCOMER)).toEqual([]);
+    // Not even if it was chosen for fewer letters.
+    const learned = learn([], { letters: 'q', choice: 'command:quit', at: later(0) });
+    const searcher = { ...NEWCOMER, learned };
+    expect(search(catalogueOf(office, REGISTRY), 'q', searcher)[0]?.candidate.key).toBe('command:quit');
+    expect(search(catalogueOf(office, REGISTRY), 'qtfp', searcher)).toEqual([]);
   });
 });
 

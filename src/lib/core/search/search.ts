@@ -185,7 +185,8 @@ const isFirm = ({ subject }: Candidate): boolean => subject.kind === 'command' &
 function addLearned(catalogue: Catalogue, query: Query, rows: Iterable<number>, matches: Matches): void {
   for (const row of rows)
     if (!matches.has(row)) {
-      const { text } = catalogue.entry(row);
-      matches.add(row, Math.min(matchQuery(text, query), matchScattered(text, query)));
+      const { candidate, text } = catalogue.entry(row);
+      const scattered = isFirm(candidate) ? NO_MATCH : matchScattered(text, query);
+      matches.add(row, Math.min(matchQuery(text, query), scattered));
     }
 }

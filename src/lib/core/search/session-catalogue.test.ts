@@ -7,7 +7,7 @@ import { Registry } from '../actions/registry';
 import type { Session } from '../session/session';
 import { commandsOf, isThere, type Candidate } from './candidates';
 import { search } from './search';
-import { catalogueOf } from './session-catalogue';
+import { catalogueOf, prepareCatalogue } from './session-catalogue';
 
 /** Everything there is, by what each is called. */
 const all = (session: Session, registry = REGISTRY): Candidate[] => {
@@ -77,6 +77,30 @@ describe('the catalogue of a session', () => {
       for (const letters of ['a', 'c1', 'd', 'hid', 'unsav', 'min', 'colours', 'new'])
         expect(titles(REGISTRY, letters)).toEqual(titles(new Registry(ACTIONS), letters));
     }
+  });
+
+  it('can take in things ahead, without trying out what can be done; a search then goes through none of them', () => {
+    const asked = { windows: 0, actions: 0 };
+    class Watched extends Registry {
+      override invocations() {
+        asked.actions += 1;
+        return [];
+      }
+    }
+    const registry = new Watched(ACTIONS);
+    const { session } = personAt('a: a1 a2 | b: b1');
+    const order = session.recent.windows.slice();
+    const windows = Object.assign(order, {
+      map: (...by: Parameters<typeof order.map>) => {
+        asked.windows += 1;
+        return Array.prototype.map.apply(order, by);
+      },
+    });
+    const now: Session = { ...session, recent: { ...session.recent, windows } };
+    prepareCatalogue(now, registry);
+    expect(asked).toEqual({ windows: 1, actions: 0 });
+    expect(keysOf(all(now, registry))).toContain('window:a2');
+    expect(asked).toEqual({ windows: 1, actions: 1 });
   });
 
   it('finds a window by its other tabs, by its document, and by how it stands', () => {

@@ -20,10 +20,20 @@ import { Catalogue } from './catalogue';
 const catalogues = new WeakMap<Registry, SessionCatalogue>();
 
 /** The catalogue of a session: the one that there is, after it has taken in what is different now. */
-export function catalogueOf(session: Session, registry: Registry): Catalogue {
+export const catalogueOf = (session: Session, registry: Registry): Catalogue =>
+  sessionCatalogue(registry).following(session);
+
+/**
+ * Takes in ahead what is different among windows, applications and documents. Commands are left to the first letter:
+ * whether one can be done is tried out, which costs more than all else and is needless for who does not search.
+ */
+export const prepareCatalogue = (session: Session, registry: Registry): void =>
+  sessionCatalogue(registry).followThings(session);
+
+function sessionCatalogue(registry: Registry): SessionCatalogue {
   let catalogue = catalogues.get(registry);
   if (!catalogue) catalogues.set(registry, (catalogue = new SessionCatalogue(registry)));
-  return catalogue.following(session);
+  return catalogue;
 }
 
 class SessionCatalogue {
@@ -38,9 +48,7 @@ class SessionCatalogue {
 
   following(session: Session): Catalogue {
     if (session !== this.#session) {
-      this.#followWindows(session);
-      this.#followApplications(session);
-      this.#followDocuments(session);
+      this.followThings(session);
       // What can be done now may depend on anything.
       this.#commands.follow([session], () =>
         commandsOf(session, this.registry).map((candidate) => ({
@@ -52,6 +60,12 @@ class SessionCatalogue {
       this.#session = session;
     }
     return this.#catalogue;
+  }
+
+  followThings(session: Session): void {
+    this.#followWindows(session);
+    this.#followApplications(session);
+    this.#followDocuments(session);
   }
 
   #followWindows(session: Session): void {

@@ -12,7 +12,7 @@ import type { DeskInput, Effect, Outcome, Submission, Saying } from '../../core/
 import { drive } from '../../core/desk/drive';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import { neighboursOn } from '../../core/search/keyboard';
-import { catalogueOf } from '../../core/search/session-catalogue';
+import { prepareCatalogue } from '../../core/search/session-catalogue';
 import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
@@ -104,7 +104,7 @@ export class Desk {
 
   /** Takes into what search finds what is different now, so that no key has to wait for it. */
   prepareSearch(): void {
-    catalogueOf(this.session, this.registry);
+    prepareCatalogue(this.session, this.registry);
   }
 
   /** What someone who opens or reloads the page must know first. */
