@@ -63,6 +63,17 @@ export const RULES: Readonly<Record<string, (visit: Visit) => boolean>> = {
     waits(visit.after)
       ? timed(visit, 'schedule') || waits(visit.before)
       : !waits(visit.before) || timed(visit, 'cancel') || visit.name === 'time to show',
+  'the switcher and the index are never both in the way': ({ after: { desk } }) =>
+    desk.switcher === null || desk.walk === null,
+  'where someone walks something stands': ({ after: { desk, session } }) =>
+    desk.walk === null || desk.walk.at === -1 || (session.places[desk.walk.at] ?? null) !== null,
+  'nothing changes the index': ({ before, after }) => after.session.places === before.session.places,
+  'a run ends with everything but its own key and time that passes': ({ name, before, after }) =>
+    before.desk.run === null ||
+    after.desk.run === null ||
+    ['1', 'hold', 'release', 'S up', 'S again', 'Space up'].includes(name) ||
+    // What is typed comes by keys, which are told before.
+    /elsewhere|pointer|time|type/.test(name),
   'nothing stays down that came up': ({ name, after }) =>
     name !== 'S up' || !after.desk.taken.includes('KeyS'),
   'without the hold key nothing is glanced at or explained': ({ name, after: { desk } }) =>

@@ -42,6 +42,10 @@ export const HAPPENINGS: Readonly<Record<string, Happening>> = {
   X: tap('KeyX'),
   V: tap('KeyV'),
   Q: tap('KeyQ', { key: 'q' }),
+  '1': tap('Digit1'),
+  index: tap('Backquote'),
+  ArrowDown: tap('ArrowDown'),
+  'time for a new run': only({ type: 'time', timer: 'run' }),
   R: tap('KeyR'),
   'Shift R': tap('KeyR', { shift: true }),
   G: tap('KeyG'),
@@ -54,7 +58,7 @@ export const HAPPENINGS: Readonly<Record<string, Happening>> = {
   'type nothing': only({ type: 'letters', letters: '', at: START }),
   'time to show': only({ type: 'time', timer: 'show' }),
   'focus lost': only({ type: 'blur' }),
-  'the pointer tells of a missed release': only({ type: 'pointer', moved: true, holdKeyDown: false }),
+  'the pointer tells of a missed release': only({ type: 'pointer', did: 'move', holdKeyDown: false }),
   'elsewhere: b1 is closed': { elsewhere: { type: 'close', window: 'b1' } },
   'elsewhere: c1 comes forward': { elsewhere: { type: 'bring-to-front', window: 'c1', raiseAll: false } },
 };
@@ -157,11 +161,15 @@ function nameOf({ desk, session }: Standing): string {
     hurried: _hurried,
     stepped: _stepped,
     undoes: _undoes,
+    run,
+    walk,
     ...flags
   } = desk;
   const search = switcher?.search;
   return [
     Object.values(flags).join(),
+    run && [run.of, run.order.join(' '), run.at, run.pass.after, run.pass.minimised].join(),
+    walk && [walk.at, walk.letters].join(),
     [...modifiers.keys()].join(),
     taken.toSorted().join(),
     switcher && [switcher.row, switcher.leaf, switcher.mode, switcher.putAway].join(),

@@ -3,6 +3,7 @@ import { find, idsIn } from '../src/lib/core/model/table';
 import fc from 'fast-check';
 import type { Command, Wish, WishType } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
+import { DIGITS } from '../src/lib/core/slices/places/state';
 import { sessionOf, later, withApplication } from './sessions';
 
 const TYPES: readonly WishType[] = [
@@ -34,6 +35,10 @@ const TYPES: readonly WishType[] = [
   'stop-answering',
   'learn-choice',
   'forget-choices',
+  'walk-to',
+  'put-in-index',
+  'take-from-index',
+  'put-index-back',
 ];
 
 /** A session with something of everything: unsaved, minimised, hidden, elsewhere, resident, without windows. */
@@ -73,6 +78,19 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
       return { type, entry: flag ? null : (among(idsIn(session.ended)) ?? null) };
     case 'open-window':
       return { type, application, inFront: flag };
+    case 'walk-to': {
+      const passed = among(idsIn(session.windows).toReversed());
+      const pass = passed
+        ? { window: passed, at: later(other), after: window ?? null, minimised: pick > 50 }
+        : null;
+      return window ? { type, window, pass: flag ? pass : null } : null;
+    }
+    case 'put-in-index':
+      return { type, thing: flag ? application : { document }, digit: DIGITS[pick % DIGITS.length] ?? '1' };
+    case 'take-from-index':
+      return { type, thing: flag ? application : { document } };
+    case 'put-index-back':
+      return { type, entry: flag ? null : (among(idsIn(session.placesBefore)) ?? null) };
     case 'open-document':
     case 'save':
       return { type, document };

@@ -57,6 +57,17 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
       await chord('KeyF');
       await expect.poll(() => sitting.front()).toBe('b2');
     });
+
+    it('digits are positions too, whatever they write', async () => {
+      const sitting = await blank(name);
+      await chord('Digit2');
+      await expect.poll(() => sitting.front()).toBe('b1');
+      await chord('Digit2');
+      await expect.poll(() => sitting.front()).toBe('b2');
+      await chord('Backquote');
+      await seat.keyboard.tap('Digit1', 'Enter');
+      await expect.poll(() => sitting.front()).toBe('a1');
+    });
   });
 
   it('labels that are not known are drawn, and the layout that is typed on is the one that is shown', async () => {

@@ -22,7 +22,7 @@ export type PageRequest =
       readonly window: WindowId;
     };
 /** The dialogs that an action can open. */
-export type DialogName = 'settings' | 'keys';
+export type DialogName = 'settings' | 'keys' | 'place-menu';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
 export type Deed =
@@ -44,7 +44,16 @@ export interface Words {
 }
 
 /** Where lists of actions put it. What puts away or ends is never all that scattered letters find. */
-export const GROUPS = ['find', 'put-away', 'end', 'surface', 'bring-back', 'program', 'page'] as const;
+export const GROUPS = [
+  'find',
+  'index',
+  'put-away',
+  'end',
+  'surface',
+  'bring-back',
+  'program',
+  'page',
+] as const;
 /** One of the groups. */
 export type Group = (typeof GROUPS)[number];
 
@@ -87,6 +96,8 @@ export interface Action {
   readonly explained: boolean;
   /** What it can be invoked with now, e.g. the ten places; `[null]` for an action without argument. */
   arguments(session: Session): readonly (string | null)[];
+  /** What the list of keys calls all its invocations together; null where each is a line of its own. */
+  readonly together: string | null;
   words(argument: string | null, session: Session): Words;
   keys(argument: string | null): readonly Binding[];
   offer(session: Session, target: Target | null, argument: string | null, moment: Moment): Offer;
@@ -111,6 +122,7 @@ interface Single<Kind extends TargetKind> extends Common<Kind> {
 }
 
 interface Family<Kind extends TargetKind, Argument extends string> extends Common<Kind> {
+  readonly together?: string;
   arguments(session: Session): readonly Argument[];
   words(argument: Argument, session: Session): Words;
   keys?(argument: Argument): readonly Binding[];
@@ -120,6 +132,7 @@ interface Family<Kind extends TargetKind, Argument extends string> extends Commo
 /** Makes an action; the compiler knows the kind of its target. */
 export const action = <const Kind extends TargetKind>(spec: Single<Kind>): Action => ({
   ...common(spec),
+  together: null,
   arguments: () => [null],
   words: () => spec.words,
   keys: () => spec.keys ?? [],
@@ -136,6 +149,7 @@ export const actionFamily = <const Kind extends TargetKind, Argument extends str
   spec: Family<Kind, Argument>,
 ): Action => ({
   ...common(spec),
+  together: spec.together ?? null,
   arguments: (session) => spec.arguments(session),
   words: (argument, session) => spec.words(argument as Argument, session),
   keys: (argument) => spec.keys?.(argument as Argument) ?? [],

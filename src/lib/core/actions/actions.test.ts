@@ -183,8 +183,13 @@ describe('the views of it', () => {
     const line = (id: string) => lines.find(({ invocation }) => invocation.action === id);
     expect(line('minimise')).toMatchObject({ chord: { code: 'KeyZ', shift: false }, not: null });
     expect(line('put-back')).toMatchObject({ not: { type: 'nothing-to-put-back' } });
-    expect(line('keys')).toMatchObject({ chord: { code: 'KeyH' }, names: ['F1'] });
-    expect(line('commit-all')).toMatchObject({ chord: null, names: ['Shift Enter'] });
+    expect(line('keys')).toMatchObject({ chord: { code: 'KeyH' }, others: [{ at: { key: 'F1' } }] });
+    expect(line('commit-all')).toMatchObject({
+      chord: null,
+      others: [{ at: { key: 'Enter' }, shift: true }],
+    });
+    expect(line('place')).toMatchObject({ chord: { code: 'Digit1' }, upTo: { at: { code: 'Digit0' } } });
+    expect(lines.filter(({ invocation }) => invocation.action === 'place')).toHaveLength(1);
   });
 });
 

@@ -7,9 +7,11 @@ import {
   exportSession,
   forgetHighlighted,
   forgetLearned,
+  INDEX_STANCES,
   keysAndHelp,
   openSettings,
 } from './list/page';
+import { addToIndex, newWindowAtPlace, place, undoIndex, walkIndex, WALKING } from './list/places';
 import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-away';
 import { JUMPS, newerApplication, nextWindow, olderApplication, previousWindow } from './list/stepping';
 import { cancel, COMMITS, glance, nextQuestion, search } from './list/switcher';
@@ -36,6 +38,12 @@ export const ACTIONS: readonly Action[] = [
   restoreAll,
   newWindow,
   nextQuestion,
+  walkIndex,
+  addToIndex,
+  place,
+  newWindowAtPlace,
+  ...WALKING,
+  undoIndex,
   ...JUMPS,
   ...COMMITS,
   cancel,
@@ -45,4 +53,5 @@ export const ACTIONS: readonly Action[] = [
   forgetLearned,
   forgetHighlighted,
   ...COLOURS,
+  ...INDEX_STANCES,
 ];

@@ -2,9 +2,14 @@
 
 /**
  * Where a binding holds. `held`: while the hold key is down. `rows`: while the switcher is open and nothing is typed.
- * `list`: while it is open, typed or not. `anywhere`: at any time, with no modifier but Shift.
+ * `list`: while it is open, typed or not. `index`: while the index is walked. `anywhere`: at any time.
  */
-export type Scope = 'held' | 'rows' | 'list' | 'anywhere';
+export type Scope = 'held' | 'rows' | 'list' | 'index' | 'anywhere';
+
+/** Modifiers besides Shift; never the hold key while it is one. */
+export const MODIFIERS = ['Control', 'Alt', 'Meta'] as const;
+/** One of them. */
+export type BoundModifier = (typeof MODIFIERS)[number];
 
 /** A key and where it does something. `either`: the same with Shift and without, because Shift means something else. */
 export interface Binding {
@@ -12,6 +17,8 @@ export interface Binding {
   /** A position, as in the UI Events `code` values, or a key by its name where that is what is printed on it. */
   readonly at: { readonly code: string } | { readonly key: string };
   readonly shift: boolean | 'either';
+  /** What else is down; nothing if it is absent. */
+  readonly modifiers?: readonly BoundModifier[];
 }
 
 /** A position on the keyboard, with or without Shift. */
@@ -38,3 +45,5 @@ export const inRows = (key: string, shift: Binding['shift'] = 'either'): Binding
   at: { key },
   shift,
 });
+/** A key while the index is walked. */
+export const inIndex = (at: Binding['at'], shift = false): Binding => ({ scope: 'index', at, shift });

@@ -9,6 +9,8 @@ import type { Course } from '../host/course';
 import type { Geometry } from '../model/geometry';
 import type { ApplicationId, DocumentId, Instant, TabId, WindowId } from '../model/ids';
 import type { Session } from '../session/session';
+import type { Thing } from '../slices/places/state';
+import type { Pass } from '../slices/recency/state';
 import type { Settings } from '../slices/settings/state';
 
 /** The kinds of fields, and the types of their values. */
@@ -29,6 +31,10 @@ export interface FieldTypes {
   readonly flag: boolean;
   readonly geometry: Geometry;
   readonly settings: Settings;
+  /** An application or a document, as it stands in the index. */
+  readonly thing: Thing;
+  /** A window that was only passed through; null if there was none. */
+  readonly pass: Pass | null;
 }
 /** The name of a kind of field. */
 export type FieldKind = keyof FieldTypes;

@@ -1,9 +1,10 @@
 /** Everything that can be wished of a session. A new kind of command is a line here. */
 import type { Signed, WishOf } from './command';
-import { bringToFront, openDocument, openWindow, switchToApplication } from './kinds/coming-forward';
+import { bringToFront, openDocument, openWindow, switchToApplication, walkTo } from './kinds/coming-forward';
 import { answerDraft, keepDraft, save } from './kinds/drafts';
 import { answerClosing, close, closeAll, endNow, quit, reopen } from './kinds/ending';
 import { changeSettings, forgetChoices, learnChoice } from './kinds/own';
+import { putIndexBack, putInIndex, takeFromIndex } from './kinds/places';
 import {
   hide,
   hideOrShow,
@@ -22,6 +23,7 @@ import { placeWindow, retitleTab, stopAnswering } from './kinds/windows';
 export const COMMANDS = [
   bringToFront,
   switchToApplication,
+  walkTo,
   openWindow,
   openDocument,
   minimise,
@@ -49,6 +51,9 @@ export const COMMANDS = [
   changeSettings,
   learnChoice,
   forgetChoices,
+  putInIndex,
+  takeFromIndex,
+  putIndexBack,
 ] as const;
 
 /** What someone wants. */

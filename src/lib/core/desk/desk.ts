@@ -8,6 +8,10 @@ import type { Registry } from '../actions/registry';
 import { frontTarget, type Target } from '../actions/target';
 import type { KeyMap } from '../actions/views/key-map';
 import type { Origin, Wish } from '../commands/commands';
+import type { Notice } from '../host/notice';
+import { adding, begun, following, obeyed, soughtIn, walkTarget } from '../index/at-the-index';
+import { press } from '../index/run';
+import type { Walk } from '../index/walk';
 import {
   isComposing,
   isHeld,
@@ -17,12 +21,17 @@ import {
   type KeyInput,
 } from '../keys/key-input';
 import { isUntoldDown, readModifiers } from '../keys/modifiers';
-import type { Instant } from '../model/ids';
+import type { DocumentId, Instant } from '../model/ids';
 import type { Neighbours } from '../search/keyboard';
 import { catalogueOf } from '../search/session-catalogue';
 import { search } from '../search/search';
+import { applicationOfThing } from '../index/place-view';
+import { applicationOf } from '../slices/applications/selectors';
 import type { Session, SessionEvent } from '../session/session';
-import { askingWindows } from '../slices/recency/selectors';
+import { thingAt } from '../slices/places/selectors';
+import type { Digit, Thing } from '../slices/places/state';
+import { askingWindows, windowsOf } from '../slices/recency/selectors';
+import { activeTab, windowOf } from '../slices/windows/selectors';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
 import { advance, highlightedResult, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
 import {
@@ -31,10 +40,11 @@ import {
   type DeskInput,
   type Effect,
   type Outcome,
+  type PointerDeed,
   type Saying,
   type Submission,
 } from './messages';
-import type { DeskOrder } from './order';
+import type { DeskOrder, IndexOrder } from './order';
 import { readKey } from './read-key';
 import { AT_REST, type DeskState, type Timer } from './state';
 
@@ -60,9 +70,11 @@ export function transition(state: DeskState, input: DeskInput, context: DeskCont
   return { state: turn.state, effects: turn.effects };
 }
 
-/** What the keys act on now: the highlight, or while the switcher is closed what is in front. */
-export const deskTarget = ({ switcher }: DeskState, session: Session): Target | null =>
-  switcher ? targetOf(switcher, session) : frontTarget(session);
+/** What the keys act on now: the highlight, the place that is walked, or what is in front. */
+export function deskTarget({ switcher, walk }: DeskState, session: Session): Target | null {
+  if (switcher) return targetOf(switcher, session);
+  return walk ? walkTarget(session, walk) : frontTarget(session);
+}
 
 /** What moves the highlight by hand; what follows from an action is said with its outcome. */
 const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']>([
@@ -74,6 +86,7 @@ const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']
   'type',
   'stay',
   'pass-on',
+  'to-row',
 ]);
 
 /** One turn: the state so far, and the effects so far. */
@@ -93,18 +106,20 @@ class Turn {
       case 'key':
         return this.#key(input.key, input.at);
       case 'pointer':
-        return this.#pointer(input.moved, input.holdKeyDown);
+        return this.#pointer(input.did, input.holdKeyDown);
       case 'blur':
         return this.#blur();
       case 'time':
         return this.#time(input.timer);
       case 'letters':
         return this.#type(input.letters, input.at);
+      case 'session-changed':
+        return this.#sessionChanged();
       case 'point':
       case 'point-result':
-      case 'session-changed':
         return this.#advance(input);
       case 'invoked':
+        this.#endRunUnlessOf(input.invocation);
         return this.#invoke(input.invocation, input.moment ?? FRESH, input.target, true);
       case 'happened':
         return this.#happened(input.before, input.events);
@@ -152,18 +167,21 @@ class Turn {
     this.#to({ modifiers: down, shifted: input.shift, unsure: false });
     this.#effect({ type: 'heard', input });
     this.#noticeHold(input);
-    const { dialog, searching, switcher, taken } = this.state;
+    const { dialog, searching, switcher, taken, walk } = this.state;
     const meaning = readKey(input, {
       switcher: dialog === null ? (switcher?.mode ?? 'closed') : 'closed',
       typed: Boolean(switcher?.search),
       taken: taken.includes(input.code),
       searching,
+      walking: dialog === null && walk !== null,
       settings: this.#session.settings,
       registry: this.context.registry,
       keys: this.context.keys,
     });
     const others = taken.filter((code) => code !== input.code);
     this.#to({ taken: meaning && input.phase === 'down' ? [...others, input.code] : others });
+    if (input.phase === 'down' && !input.repeat && input.modifier === null)
+      this.#endRunUnlessOf(meaning?.type === 'invoke' ? meaning.invocation : null);
     if (!meaning) return;
     // The hold key alone would open a menu in some browsers when it comes up, but others may want to see it.
     const ofHoldKey = meaning.type === 'hold-down' || meaning.type === 'hold-up';
@@ -176,6 +194,8 @@ class Turn {
         return this.#invoke(meaning.invocation, meaning.moment, undefined, false);
       case 'text':
         return this.#type(this.#letters + meaning.text, at);
+      case 'seek':
+        return this.#seek(meaning.letter);
       case 'erase':
         return this.#type([...this.#letters].slice(0, -1).join(''), at);
       case 'hold-down':
@@ -196,15 +216,17 @@ class Turn {
     if (!isHoldKeyDown(input, this.#holdKey)) this.#releaseMissed();
   }
 
-  #pointer(moved: boolean, holdKeyDown: boolean): void {
-    this.#to({ unsure: false, tapped: this.state.tapped && moved });
+  #pointer(did: PointerDeed, holdKeyDown: boolean): void {
+    this.#to({ unsure: false, tapped: this.state.tapped && did === 'move' });
+    if (did === 'press') this.#to({ run: null });
+    if (did === 'press' && this.state.dialog === null) this.#leaveIndex();
     if (!holdKeyDown && !isUntoldDown(this.state.modifiers, this.#holdKey)) this.#releaseMissed();
   }
 
   #blur(): void {
     this.#hold(false);
     const { modifiers, taken } = AT_REST;
-    const gone = { shifted: false, tapped: false, searching: false, glancing: false };
+    const gone = { shifted: false, tapped: false, searching: false, glancing: false, run: null };
     this.#to({ ...gone, modifiers, taken, unsure: true });
   }
 
@@ -240,6 +262,10 @@ class Turn {
         return this.#to({ explained: this.state.holding });
       case 'calm':
         return this.#to({ stepped: false });
+      case 'run':
+        return this.#to({ run: null });
+      case 'seek':
+        return this.#to({ walk: this.state.walk && { ...this.state.walk, letters: '' } });
     }
   }
 
@@ -295,6 +321,14 @@ class Turn {
         return this.#say({ type: 'cancelled' });
       case 'forget':
         return this.#forget();
+      case 'press-place':
+        return this.#pressPlace(order.digit);
+      case 'walk-index':
+        return this.state.walk ? this.#leaveIndex() : this.#walkIndex();
+      case 'at-index':
+        return this.#atIndex(order.order);
+      case 'add-to-index':
+        return this.#addToIndex();
       case 'step-aside':
         return this.#advance({ type: 'cancel' });
     }
@@ -304,6 +338,104 @@ class Turn {
     const found = this.state.switcher && highlightedResult(this.state.switcher);
     if (!found?.lesson) return this.#say({ type: 'notice', notice: { type: 'nothing-to-forget' } });
     this.#submit({ wishes: [{ type: 'forget-choices', choice: found.candidate.learnedAs }] });
+  }
+
+  #notice(notice: Notice): void {
+    this.#say({ type: 'notice', notice });
+  }
+
+  // The index.
+
+  /** The run goes on only with the same place (switching rule 14). */
+  #endRunUnlessOf(invocation: Invocation | null): void {
+    const same = invocation?.action === 'place' && this.state.run?.of === invocation.argument;
+    if (!same) this.#to({ run: null });
+  }
+
+  #pressPlace(digit: Digit): void {
+    const thing = thingAt(this.#session, digit);
+    if (thing === null) return this.#notice({ type: 'empty-place', digit });
+    if (this.state.switcher) return this.#toRow(thing);
+    this.#leaveIndex();
+    if (typeof thing === 'object') return this.#pressDocument(thing.document);
+    const windows = windowsOf(this.#session, thing).map(({ id }) => id);
+    if (windows.length === 0)
+      return this.#submit({ wishes: [{ type: 'switch-to-application', application: thing }] });
+    const { run, wish } = press(this.state.run, digit, windows, this.#session);
+    this.#to({ run });
+    this.#effect({ type: 'schedule', timer: 'run' });
+    if (wish) this.#submit({ wishes: [wish] });
+    else this.#notice({ type: 'only-window', application: thing });
+  }
+
+  #pressDocument(document: DocumentId): void {
+    const { front } = this.#session;
+    const shown = front === null ? null : windowOf(this.#session, front);
+    if (shown && activeTab(shown).document === document)
+      return this.#notice({ type: 'only-window', application: shown.application });
+    this.#submit({ wishes: [{ type: 'open-document', document }] });
+  }
+
+  /** While the switcher is open a place is its row, and then the next leaf of that. */
+  #toRow(thing: Thing): void {
+    const application = applicationOfThing(this.#session, thing);
+    if (!applicationOf(this.#session, application).running)
+      return this.#notice({ type: 'not-running', application });
+    this.#hurry();
+    this.#advance({ type: 'to-row', application });
+    this.#show();
+  }
+
+  #walkIndex(): void {
+    if (this.state.switcher) this.#advance({ type: 'cancel' });
+    this.#walkTo(begun(this.#session, this.state.walkedTo));
+    this.#say({ type: 'place' });
+  }
+
+  #walkTo(walk: Walk): void {
+    this.#to({ walk, walkedTo: walk.at });
+  }
+
+  #leaveIndex(): void {
+    this.#to({ walk: null });
+  }
+
+  #seek(letter: string): void {
+    if (!this.state.walk) return;
+    this.#walkTo(soughtIn(this.#session, this.state.walk, letter));
+    this.#effect({ type: 'schedule', timer: 'seek' });
+    this.#say({ type: 'place' });
+  }
+
+  #atIndex(order: IndexOrder): void {
+    if (!this.state.walk) return;
+    const { walk, wishes, notice } = obeyed(this.#session, this.state.walk, order);
+    if (walk) this.#walkTo(walk);
+    else this.#leaveIndex();
+    if (notice) return this.#notice(notice);
+    if (wishes.length > 0) return this.#submit({ wishes });
+    this.#say({ type: walk ? 'place' : 'front' });
+  }
+
+  #addToIndex(): void {
+    const thing = this.#thingMeant();
+    if (thing === null) return this.#notice({ type: 'no-window-here' });
+    const added = adding(this.#session, thing);
+    if ('notice' in added) this.#notice(added.notice);
+    else this.#submit({ wishes: [added.wish] });
+  }
+
+  /** What could stand in the index of what the keys act on: a document that was found, else an application. */
+  #thingMeant(): Thing | null {
+    const { switcher } = this.state;
+    const subject = switcher && highlightedResult(switcher)?.candidate.subject;
+    if (subject?.kind === 'document') return { document: subject.document };
+    return deskTarget(this.state, this.#session)?.application ?? null;
+  }
+
+  #sessionChanged(): void {
+    this.#advance({ type: 'session-changed' });
+    if (this.state.walk) this.#walkTo(following(this.#session, this.state.walk));
   }
 
   #hurry(): void {
@@ -340,6 +472,7 @@ class Turn {
     const before = this.state.switcher;
     const { switcher, choice } = advance(before, input, this.#session);
     this.#to({ switcher });
+    if (switcher !== null && before === null) this.#leaveIndex();
     if (switcher === null && before !== null) {
       this.#effect({ type: 'cancel', timer: 'show' });
       this.#to({ shown: false });

@@ -12,8 +12,8 @@ import type { Timer } from './state';
 export type DeskInput =
   /** `at`: now; what search has learned fades with time. */
   | { readonly type: 'key'; readonly key: ArrivedKey; readonly at: Instant }
-  /** The pointer moved, was pressed or scrolled: it tells whether the hold key is still down. */
-  | { readonly type: 'pointer'; readonly moved: boolean; readonly holdKeyDown: boolean }
+  /** What the pointer did; it tells whether the hold key is still down. */
+  | { readonly type: 'pointer'; readonly did: PointerDeed; readonly holdKeyDown: boolean }
   /** The page lost the focus: a release may go unseen, and an open switcher waits for the next event to tell. */
   | { readonly type: 'blur' }
   | { readonly type: 'time'; readonly timer: Timer }
@@ -42,6 +42,9 @@ export type DeskInput =
       readonly before: Before;
       readonly outcome: Outcome;
     };
+
+/** What a pointer does. `press-index`: a press on the index, which is told what it means by an invocation. */
+export type PointerDeed = 'move' | 'press' | 'press-index' | 'scroll';
 
 /** What makes the person wish what an input leads to, where it is not the page by itself. */
 export const ORIGIN_OF: Readonly<Partial<Record<DeskInput['type'], Origin>>> = {
@@ -80,6 +83,8 @@ export type Saying =
   | { readonly type: 'cancelled' }
   | { readonly type: 'release-missed' }
   | { readonly type: 'bare-surface' }
+  /** Where the walk through the index is. */
+  | { readonly type: 'place' }
   | { readonly type: 'notice'; readonly notice: Notice }
   | { readonly type: 'refusal'; readonly refusal: Refusal }
   /** What came of a wish, and where the highlight or the front went with it. */

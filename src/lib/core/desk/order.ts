@@ -1,4 +1,6 @@
-/** What actions may ask of the desk itself. */
+import type { Digit } from '../slices/places/state';
+
+/** The steps of the highlight. */
 export const STEPS = ['older-application', 'newer-application', 'next-window', 'previous-window'] as const;
 /** A step of the highlight. */
 export type Step = (typeof STEPS)[number];
@@ -18,5 +20,28 @@ export type DeskOrder =
   | { readonly type: 'cancel' }
   /** Forgets what search has learned about the highlighted result. */
   | { readonly type: 'forget' }
+  /**
+   * Brings forward what stands at a digit, or goes on to its next window (rule 14); while the switcher is open, goes to its
+   * row, or on to the next leaf.
+   */
+  | { readonly type: 'press-place'; readonly digit: Digit }
+  /** Goes to the index, or back to the front window. */
+  | { readonly type: 'walk-index' }
+  | { readonly type: 'at-index'; readonly order: IndexOrder }
+  /** Puts what the keys act on at the first empty place of the index. */
+  | { readonly type: 'add-to-index' }
   /** Closes the switcher without a word, because what else is done speaks for itself. */
   | { readonly type: 'step-aside' };
+
+/** What someone asks for who walks the index. */
+export type IndexOrder =
+  | { readonly do: 'step'; readonly by: 1 | -1; readonly repeat: boolean }
+  | { readonly do: 'go-to-end'; readonly end: 'first' | 'last' }
+  | { readonly do: 'go-to'; readonly digit: Digit }
+  | { readonly do: 'leave' }
+  /** `alone`: everything else is hidden. */
+  | { readonly do: 'open'; readonly alone: boolean }
+  | { readonly do: 'take-out' }
+  /** It changes places with its neighbour, or with what stands at a digit. */
+  | { readonly do: 'carry'; readonly by: 1 | -1 }
+  | { readonly do: 'carry-to'; readonly digit: Digit };

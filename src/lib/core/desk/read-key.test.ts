@@ -12,6 +12,7 @@ const closed: Surroundings = {
   typed: false,
   taken: false,
   searching: false,
+  walking: false,
   settings,
   ...aroundOf(sessionOf('a: a1')),
 };

@@ -1,5 +1,5 @@
 import { FRESH, type Invocation, type Moment } from '../actions/action';
-import type { Scope } from '../actions/binding';
+import { MODIFIERS, type BoundModifier, type Scope } from '../actions/binding';
 import type { Registry } from '../actions/registry';
 import type { KeyMap } from '../actions/views/key-map';
 import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from '../keys/key-input';
@@ -11,6 +11,8 @@ export type KeyMeaning =
   | { readonly type: 'invoke'; readonly invocation: Invocation; readonly moment: Moment }
   /** A letter for the search line, typed before the hold key came up. */
   | { readonly type: 'text'; readonly text: string }
+  /** A letter of the name of what is looked for in the index. */
+  | { readonly type: 'seek'; readonly letter: string }
   /** Takes the last letter of the search line back. */
   | { readonly type: 'erase' }
   | { readonly type: 'hold-down' }
@@ -27,6 +29,8 @@ export interface Surroundings {
   readonly taken: boolean;
   /** True from the search key on until the hold key comes up: people type before they let go (rule 11). */
   readonly searching: boolean;
+  /** True while the index is walked. */
+  readonly walking: boolean;
   readonly settings: Settings;
   readonly registry: Registry;
   readonly keys: KeyMap;
@@ -45,9 +49,18 @@ function meaningOf(input: KeyInput, around: Surroundings): KeyMeaning | null {
   if (isHoldKey(input, holdKey)) return ofHoldKey(input, holdKey);
   if (input.phase === 'up') return ofRelease(input, around);
   if (isHeld(input, holdKey)) return whileHeld(input, around);
-  const plain = !input.alt && !input.control && !input.meta && !input.altGraph;
-  return plain ? invoked(input, [...inSwitcher(around), 'anywhere'], around) : null;
+  return input.altGraph ? null : withoutHoldKey(input, around);
 }
+
+function withoutHoldKey(input: KeyInput, around: Surroundings): KeyMeaning | null {
+  const modifiers = MODIFIERS.filter((modifier) => input[FLAGS[modifier]]);
+  const scopes: readonly Scope[] = around.walking ? ['index'] : inSwitcher(around);
+  const meaning = invoked(input, [...scopes, 'anywhere'], around, modifiers);
+  if (meaning || !around.walking || modifiers.length > 0) return meaning;
+  return [...input.key].length === 1 ? { type: 'seek', letter: input.key } : null;
+}
+
+const FLAGS = { Control: 'control', Alt: 'alt', Meta: 'meta' } as const;
 
 /** It comes up when the last of the keys that are the hold key does. */
 function ofHoldKey(input: KeyInput, holdKey: UsableHoldKey): KeyMeaning {
@@ -81,8 +94,14 @@ function inSwitcher({ switcher, typed }: Surroundings): readonly Scope[] {
   return typed ? ['list'] : ['rows', 'list'];
 }
 
-function invoked(input: KeyInput, scopes: readonly Scope[], around: Surroundings): KeyMeaning | null {
-  const bound = around.keys.at(scopes, input);
+function invoked(
+  input: KeyInput,
+  scopes: readonly Scope[],
+  around: Surroundings,
+  modifiers: readonly BoundModifier[] = [],
+): KeyMeaning | null {
+  const { code, key, shift } = input;
+  const bound = around.keys.at(scopes, { code, key, shift, modifiers });
   if (!bound) return null;
   const { invocation, scope } = bound;
   const { repeat } = input;

@@ -1,9 +1,11 @@
-/** What the desk remembers between two inputs. There are no instants and no counters in it. */
+/** What the desk remembers between two inputs. It reads no clock and counts nothing. */
 import type { DialogName } from '../actions/action';
+import type { Run } from '../index/run';
+import type { Walk } from '../index/walk';
 import { NONE_DOWN, type ModifiersDown } from '../keys/modifiers';
 import type { Switcher } from '../switcher/switcher';
 
-/** All that the desk remembers from one input to the next: no instants, no counters. */
+/** All that the desk remembers from one input to the next. */
 export interface DeskState {
   readonly switcher: Switcher | null;
   /** Whether the open switcher is painted yet: a quick tap never is (switching rule 8). */
@@ -24,6 +26,12 @@ export interface DeskState {
   readonly hurried: boolean;
   /** Whether a step was taken just now. */
   readonly stepped: boolean;
+  /** The run of presses that the next one goes on with (switching rule 14). */
+  readonly run: Run | null;
+  /** Where someone walks the index; null while nobody does. */
+  readonly walk: Walk | null;
+  /** The place where the last walk ended. */
+  readonly walkedTo: number | null;
   readonly dialog: DialogName | null;
   readonly modifiers: ModifiersDown;
   /** Positions still down from a press that was taken. */
@@ -45,6 +53,9 @@ export const AT_REST: DeskState = {
   unsure: false,
   hurried: false,
   stepped: false,
+  run: null,
+  walk: null,
+  walkedTo: null,
   dialog: null,
   modifiers: NONE_DOWN,
   taken: [],
@@ -58,6 +69,10 @@ export const TIMERS = {
   explain: 110,
   /** Steps closer together than this are hurried. */
   calm: 250,
+  /** Presses further apart than this begin a new run (switching rule 14). */
+  run: 1_500,
+  /** Letters further apart than this begin another name in the index; what lists do (common practice). */
+  seek: 1_000,
 } as const;
 /** The name of a timer. */
 export type Timer = keyof typeof TIMERS;

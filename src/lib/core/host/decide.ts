@@ -3,6 +3,7 @@ import { COMMANDS, type Command, type WishType } from '../commands/commands';
 import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE, MOST_WEIGHT, MOST_WINDOWS } from '../model/limits';
 import { has } from '../model/table';
 import type { Session, SessionEvent } from '../session/session';
+import type { Thing } from '../slices/places/state';
 import { weightOf } from '../session/weight';
 import { Course, Refused } from './course';
 import type { Notice, Refusal } from './notice';
@@ -69,14 +70,18 @@ const LONGEST: Readonly<Partial<Record<FieldKind, number>>> = {
   letters: LONGEST_LETTERS,
 };
 
+const namedByThing = (thing: Thing): [(typeof NAMED)[number], string] =>
+  typeof thing === 'string' ? ['application', thing] : ['document', thing.document];
+
 /** A command is refused when it names something that the session does not have, or is longer than can be kept. */
 function refusalOf(session: Session, fields: Shape, command: Command): Refusal | null {
   const values = command as unknown as Readonly<Record<string, unknown>>;
   for (const [field, kind] of Object.entries(fields)) {
     const value = values[field];
-    const named = NAMED.find((one) => one === kind);
-    if (named && typeof value === 'string' && !has(session[`${named}s`], value))
-      return { field, detail: `There is no ${named} '${value}'.` };
+    const [named, id] =
+      kind === 'thing' ? namedByThing(value as Thing) : [NAMED.find((one) => one === kind), value];
+    if (named && typeof id === 'string' && !has(session[`${named}s`], id))
+      return { field, detail: `There is no ${named} '${id}'.` };
     const longest = typeof kind === 'string' ? LONGEST[kind] : undefined;
     if (longest !== undefined && (value as string).length > longest)
       return { field, detail: `The ${field} is longer than ${longest} characters.` };

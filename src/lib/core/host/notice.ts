@@ -1,4 +1,5 @@
 import type { ApplicationId, DocumentId } from '../model/ids';
+import type { Digit } from '../slices/places/state';
 
 /** Something the person should hear that changes nothing. */
 export type Notice =
@@ -19,6 +20,17 @@ export type Notice =
   | { readonly type: 'nothing-to-put-back' }
   | { readonly type: 'nothing-to-restore' }
   | { readonly type: 'nothing-to-reopen' }
+  /** No change of the index is left to undo. */
+  | { readonly type: 'nothing-to-undo' }
+  | { readonly type: 'not-in-index' }
+  /** It has a place already. */
+  | { readonly type: 'in-index'; readonly digit: Digit }
+  | { readonly type: 'index-full' }
+  | { readonly type: 'empty-index' }
+  /** Nothing stands at that digit. */
+  | { readonly type: 'empty-place'; readonly digit: Digit }
+  /** Its only window is in front already (switching rule 15). */
+  | { readonly type: 'only-window'; readonly application: ApplicationId }
   | { readonly type: 'nothing-to-forget' }
   | { readonly type: 'nothing-to-close'; readonly application: ApplicationId }
   | { readonly type: 'not-running'; readonly application: ApplicationId }

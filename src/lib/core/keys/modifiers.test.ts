@@ -18,6 +18,7 @@ function asked(keys: string, holdKey: Settings['holdKey'] = 'Alt') {
     typed: false,
     taken: false,
     searching: false,
+    walking: false,
     settings: { holdKey, holding: true, theme: 'system' },
     ...AROUND,
   };

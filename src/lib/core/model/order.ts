@@ -37,6 +37,26 @@ export function used(order: Order, id: string, at: Instant): Order {
   return rest.toSpliced(behind === -1 ? rest.length : behind, 0, { id, at });
 }
 
+/**
+ * Gives an id back the use it had, right behind `after`, or at the head if that is null: as if what it was used for since
+ * had not happened. If `after` is gone it goes where its use belongs. `ahead` stays ahead of it in any case.
+ * @example backTo([{ id: 'a', at: '06:02' }, { id: 'b', at: '06:01' }], { id: 'a', at: '06:00' }, 'b')
+ *   // [{ id: 'b', at: '06:01' }, { id: 'a', at: '06:00' }]
+ */
+export function backTo(order: Order, use: Use, after: string | null, ahead: string | null = null): Order {
+  const rest = without(order, use.id);
+  if (rest === order) return order;
+  const least = rest.findIndex(({ id }) => id === ahead) + 1;
+  return rest.toSpliced(Math.max(least, placeAfter(rest, use, after)), 0, use);
+}
+
+function placeAfter(rest: Order, { at }: Use, after: string | null): number {
+  const found = rest.findIndex(({ id }) => id === after);
+  if (after === null || found >= 0) return found + 1;
+  const behind = at === null ? -1 : rest.findIndex((one) => one.at === null || one.at <= at);
+  return behind === -1 ? rest.length : behind;
+}
+
 /** Adds `id` at the end as never used; one already listed stays where it is. */
 export const toEnd = (order: Order, id: string): Order =>
   order.some((use) => use.id === id) ? order : [...order, { id, at: null }];

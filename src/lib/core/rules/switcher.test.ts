@@ -123,7 +123,7 @@ describe('rule 8: letting go, and ways out', () => {
     const person = personAt('a: a1 | b: b1')
       .step('older-application')
       .input({ type: 'blur' })
-      .input({ type: 'pointer', moved: true, holdKeyDown: false });
+      .input({ type: 'pointer', did: 'move', holdKeyDown: false });
     expect(person.row).toBe('b');
     expect(person.session.front).toBe('a1');
     expect(person.switcher?.mode).toBe('staying');

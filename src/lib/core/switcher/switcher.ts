@@ -55,6 +55,8 @@ export type SwitcherInput =
   | { readonly type: 'jump'; readonly rows: number }
   /** To the first or last leaf of the unfolded row. */
   | { readonly type: 'jump-leaf'; readonly to: 'first' | 'last' }
+  /** To an application's row, leaving search; being there already, to its next leaf. */
+  | { readonly type: 'to-row'; readonly application: ApplicationId }
   | { readonly type: 'point'; readonly application: ApplicationId; readonly window: WindowId | null }
   /** What stands in the search line, and what it finds. */
   | { readonly type: 'type'; readonly letters: string; readonly results: readonly Found[] }
@@ -102,6 +104,8 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
       return still(chooseAgain(jumped(switcher, input.rows)));
     case 'jump-leaf':
       return still(chooseAgain(atLeaf(switcher, input.to === 'first' ? 0 : Number.MAX_SAFE_INTEGER)));
+    case 'to-row':
+      return still(chooseAgain(toRow(switcher, input.application, session)));
     case 'point':
       return still(chooseAgain(pointed(switcher, input.application, input.window)));
     case 'session-changed':
@@ -225,6 +229,13 @@ function atRow(switcher: Switcher, row: number): Switcher {
 function atLeaf(switcher: Switcher, index: number): Switcher {
   const leaves = unfoldedRow(switcher)?.leaves ?? [];
   return { ...switcher, leaf: leaves[clamp(index, leaves.length)] ?? null };
+}
+
+function toRow(switcher: Switcher, application: ApplicationId, session: Session): Switcher {
+  const row = switcher.rows.findIndex((one) => one.application === application);
+  if (row === -1) return switcher;
+  if (switcher.search || row !== switcher.row) return { ...atRow(switcher, row), search: null };
+  return stepped(switcher, 'next-window', false, session);
 }
 
 function pointed(switcher: Switcher, application: ApplicationId, window: WindowId | null): Switcher {

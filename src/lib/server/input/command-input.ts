@@ -4,7 +4,8 @@ import type { Field, FieldKind } from '../../core/commands/command';
 import { COMMANDS } from '../../core/commands/commands';
 import { GeometryInput } from './geometry-input';
 import { IsOne, type ClassConstructor } from './nested';
-import { IsId, IsInstant, IsLetters, IsNewId, IsText, IsTitle, OrNull } from './rules';
+import { PassInput } from './pass-input';
+import { IsId, IsInstant, IsLetters, IsNewId, IsText, IsThing, IsTitle, OrNull } from './rules';
 import { SettingsInput } from './settings-input';
 
 class CommandInput {
@@ -28,6 +29,8 @@ const RULES: Readonly<Record<FieldKind, () => readonly PropertyDecorator[]>> = {
   flag: () => [IsBoolean()],
   geometry: () => [IsOne(() => GeometryInput)],
   settings: () => [IsOne(() => SettingsInput)],
+  thing: () => [IsThing()],
+  pass: () => [OrNull(), IsOne(() => PassInput)],
 };
 
 const rulesOf = (field: Field): readonly PropertyDecorator[] =>

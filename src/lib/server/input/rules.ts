@@ -3,6 +3,7 @@ import 'reflect-metadata';
 import { IsInt, Matches, Max, Min, ValidateBy, ValidateIf } from 'class-validator';
 import { ID_PATTERN } from '../../core/formats/session-document';
 import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../../core/model/limits';
+import type { Thing } from '../../core/slices/places/state';
 import { applyDecorators } from './apply-decorators';
 
 const INSTANT_PATTERN = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/;
@@ -26,6 +27,18 @@ export const IsIdList = () =>
       value.every((id) => typeof id === 'string' && ID_PATTERN.test(id)),
     'must be a list of different ids: lower-case letters, digits and hyphens',
   );
+
+/** Whether a value is an application's id, or names a document as the index does. */
+export function isThing(value: unknown): value is Thing {
+  if (typeof value === 'string') return ID_PATTERN.test(value);
+  if (typeof value !== 'object' || value === null) return false;
+  const [[name, id] = [], ...more] = Object.entries(value);
+  return name === 'document' && typeof id === 'string' && ID_PATTERN.test(id) && more.length === 0;
+}
+
+/** An application or a document, as it stands in the index. */
+export const IsThing = () =>
+  IsA('isThing', isThing, 'must be the id of an application, or a document like {"document":"id"}');
 
 /** An id made by the browser. */
 export const IsNewId = () => Matches(UUID_PATTERN, { message: '$property must be a lower-case UUID' });

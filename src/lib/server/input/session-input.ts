@@ -13,7 +13,6 @@ import {
 import {
   FORMAT,
   fromDocument,
-  ID_PATTERN,
   repeatedIds,
   VERSION,
   type SessionDocument,
@@ -26,14 +25,14 @@ import {
   MOST_WINDOWS,
   MOST_WORKSPACES,
 } from '../../core/model/limits';
-import { PLACE_COUNT } from '../../core/slices/places/state';
+import { DIGITS, type Thing } from '../../core/slices/places/state';
 import { weightOf } from '../../core/session/weight';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
 import { summary } from './batch-input';
 import { problemsWith } from './check';
 import { GeometryInput } from './geometry-input';
 import { IsListOf, IsOne } from './nested';
-import { IsA, IsId, IsIdList, IsInstant, IsMonogram, IsText, IsTitle, OrNull } from './rules';
+import { isThing, IsA, IsId, IsIdList, IsInstant, IsMonogram, IsText, IsTitle, OrNull } from './rules';
 import { SettingsInput } from './settings-input';
 
 class WorkspaceInput {
@@ -128,15 +127,14 @@ class SessionDocumentInput {
   @IsOne(() => RecentInput) recent!: RecentInput;
   @IsArray() @ArrayMaxSize(MOST_WINDOWS) @IsIdList() stacking!: string[];
   @OrNull() @IsId() front!: string | null;
-  @IsArray() @ArrayMinSize(PLACE_COUNT) @ArrayMaxSize(PLACE_COUNT) @IsPlaces() places!: (string | null)[];
+  @IsArray() @ArrayMinSize(DIGITS.length) @ArrayMaxSize(DIGITS.length) @IsPlaces() places!: (Thing | null)[];
 }
 
 function IsPlaces(): PropertyDecorator {
-  const isPlace = (place: unknown) => place === null || (typeof place === 'string' && ID_PATTERN.test(place));
   return IsA(
     'isPlaces',
-    (places) => Array.isArray(places) && places.every(isPlace),
-    'must hold ids of applications or null',
+    (places) => Array.isArray(places) && places.every((place) => place === null || isThing(place)),
+    'must hold ids of applications, documents like {"document":"id"}, or null',
   );
 }
 

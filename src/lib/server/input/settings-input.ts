@@ -1,9 +1,19 @@
 import { IsBoolean, IsIn } from 'class-validator';
-import { HOLD_KEYS, THEMES, type HoldKey, type Settings, type Theme } from '../../core/slices/settings/state';
+import { IfSent } from './rules';
+import {
+  HOLD_KEYS,
+  INDEX_STANCES,
+  THEMES,
+  type HoldKey,
+  type IndexStance,
+  type Settings,
+  type Theme,
+} from '../../core/slices/settings/state';
 
 /** Settings as they are sent. */
 export class SettingsInput implements Settings {
   @IsIn(HOLD_KEYS) holdKey!: HoldKey;
   @IsBoolean() holding!: boolean;
   @IsIn(THEMES) theme!: Theme;
+  @IfSent() @IsIn(INDEX_STANCES) index?: IndexStance;
 }

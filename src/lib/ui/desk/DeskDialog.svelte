@@ -8,6 +8,7 @@
   const DIALOGS: Readonly<Record<DialogName, () => Promise<{ default: Component }>>> = {
     settings: () => import('../settings/SettingsDialog.svelte'),
     keys: () => import('../keys/KeysDialog.svelte'),
+    'place-menu': () => import('../index/PlaceMenu.svelte'),
   };
   /** Long after the page is there, in ms, and before anybody has opened anything. */
   const LATER_MS = 1_500;
@@ -41,4 +42,4 @@
   }
 </script>
 
-{#if Shown}<Shown />{/if}
+{#if Shown}{#key desk.dialog}<Shown />{/key}{/if}

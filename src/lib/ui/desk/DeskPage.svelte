@@ -3,6 +3,7 @@
   import type { Session } from '../../core/session/session';
   import { pageStorage } from '../../client/page-storage';
   import { followKeyboard } from '../../client/key-labels.svelte';
+  import Index from '../index/Index.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Surface from '../surface/Surface.svelte';
   import Switcher from '../switcher/Switcher.svelte';
@@ -22,7 +23,7 @@
   /** A press beside the windows must not take the keys from the one in front. */
   function keepKeys(event: MouseEvent) {
     const target = event.target instanceof Element ? event.target : null;
-    if (!target?.closest('section, input, [role=dialog]')) event.preventDefault();
+    if (!target?.closest('section, input, [role=dialog], [data-place]')) event.preventDefault();
   }
 
   onMount(() => {
@@ -59,7 +60,10 @@
   data-unsent={desk.link.unsent}
   onmousedown={keepKeys}
 >
-  <Surface day={now} />
+  <div class="relative flex min-h-0 flex-1">
+    <Surface day={now} />
+    <Index />
+  </div>
   {#if desk.switcher && desk.shown}
     <Switcher switcher={desk.switcher} {now} />
   {/if}

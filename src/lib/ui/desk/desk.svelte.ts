@@ -8,7 +8,7 @@ import { keyMapOf, type KeyMap } from '../../core/actions/views/key-map';
 import type { Wish } from '../../core/commands/commands';
 import { deskTarget } from '../../core/desk/desk';
 import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/state';
-import type { DeskInput, Effect, Outcome, Submission, Saying } from '../../core/desk/messages';
+import type { DeskInput, Effect, Outcome, PointerDeed, Submission, Saying } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import { neighboursOn } from '../../core/search/keyboard';
@@ -16,6 +16,7 @@ import { prepareCatalogue } from '../../core/search/session-catalogue';
 import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
+import type { Digit } from '../../core/slices/places/state';
 import { holdKeyOf } from '../../core/slices/settings/state';
 import { titleOf, windowOf } from '../../core/slices/windows/selectors';
 import { shownText } from '../../core/slices/drafts/selectors';
@@ -32,6 +33,13 @@ import { TEXTS } from '../words/texts';
 
 /** The desk of the page that a component is on. */
 export const [deskHere, provideDesk] = createContext<Desk>();
+
+/** A press on what stands in the index says by itself what it means. */
+function pointerDeed({ type, target }: MouseEvent): PointerDeed {
+  if (type === 'pointermove') return 'move';
+  if (type !== 'pointerdown') return 'scroll';
+  return target instanceof Element && target.closest('[data-place]') ? 'press-index' : 'press';
+}
 
 const now = (): string => new Date().toISOString();
 
@@ -62,6 +70,7 @@ export class Desk {
   readonly hurried = $derived(this.state.hurried);
   readonly unsure = $derived(this.state.unsure);
   readonly undoes = $derived(this.state.undoes);
+  readonly walk = $derived(this.state.walk);
 
   readonly highlighted = $derived(this.state.switcher && deskTarget(this.state, this.session));
   readonly putAway = $derived(newestPutAway(this.session));
@@ -146,7 +155,7 @@ export class Desk {
   /** Handles a pointer that moves, is pressed or scrolls. */
   readonly onPointer = (event: MouseEvent): void => {
     const holdKeyDown = event.getModifierState(holdKeyOf(this.session.settings));
-    this.#drive({ type: 'pointer', moved: event.type === 'pointermove', holdKeyDown });
+    this.#drive({ type: 'pointer', did: pointerDeed(event), holdKeyDown });
   };
 
   /**
@@ -180,6 +189,13 @@ export class Desk {
   /** Moves the highlight to a result of search, counted from 0. */
   pointResult(index: number): void {
     this.#drive({ type: 'point-result', index });
+  }
+
+  /** Goes to a place of the index and opens its menu. */
+  openPlaceMenu(digit: Digit): void {
+    if (!this.state.walk) this.invoke('index');
+    this.invoke({ action: 'go-to-place', argument: digit });
+    this.invoke('place-menu');
   }
 
   /** Opens the switcher so that it stays, or lets the open one stay. */

@@ -3,11 +3,13 @@
   import { LEGENDS } from '../../core/actions/views/legend';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { askingWindows } from '../../core/slices/recency/selectors';
+  import { indexStanceOf } from '../../core/slices/settings/state';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { workspaceName } from '../../core/slices/workspaces/selectors';
   import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
   import Legend from '../parts/Legend.svelte';
+  import IndexLegend from './IndexLegend.svelte';
   import { endedName, putAwayText } from '../words/sayings';
   import { TEXTS } from '../words/texts';
 
@@ -92,8 +94,21 @@
   >
     <!-- So that what is wider than all the room goes to the second line too. -->
     <span class="h-6 w-0"></span>
-    <Legend groups={explained} {shift} whole={!desk.explained && !desk.shown} />
+    {#if desk.walk && !desk.explained}
+      <IndexLegend />
+    {:else}
+      <Legend groups={explained} {shift} whole={!desk.explained && !desk.shown} />
+    {/if}
   </span>
+  {#if indexStanceOf(desk.session.settings) === 'away'}
+    <button
+      type="button"
+      tabindex="-1"
+      class="underline underline-offset-2"
+      onmousedown={(event) => event.preventDefault()}
+      onclick={() => desk.invoke('index')}>{TEXTS.index}</button
+    >
+  {/if}
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
     >{TEXTS.openSwitcher}</button
   >

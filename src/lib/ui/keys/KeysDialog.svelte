@@ -1,30 +1,20 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
-  import type { Invocation } from '../../core/actions/action';
   import { keyList } from '../../core/actions/views/key-list';
+  import type { Bound } from '../../core/actions/views/key-map';
   import { holdKeyOf } from '../../core/slices/settings/state';
   import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
   import Key from '../parts/Key.svelte';
+  import { capsOf } from '../parts/key-names';
   import { noticeText } from '../words/sayings';
   import { KEYS_TEXTS } from '../words/texts';
 
   /** What can be done right now, to what is in front, and with which keys. */
   const desk = deskHere();
   const sections = $derived(keyList(desk.registry, desk.keys, desk.session));
-  const KEY_SIGNS: Readonly<Record<string, string>> = {
-    ArrowDown: '↓',
-    ArrowUp: '↑',
-    ArrowLeft: '←',
-    ArrowRight: '→',
-    Escape: 'Esc',
-    PageDown: 'Page ↓',
-    PageUp: 'Page ↑',
-  };
-  /** The keys that have names, each of which but the first of all is another way. */
-  const alternatives = (invocation: Invocation, names: readonly string[]) =>
-    names.map((name, nth) => ({ name, first: nth === 0 && desk.keys.chordOf(invocation) === null }));
-  const sign = (name: string) => name.replace(/\w+$/, (key) => KEY_SIGNS[key] ?? key);
+  /** The last of several keys that lie side by side; those between them go without saying. */
+  const lastCap = (bound: Bound) => capsOf(bound).at(-1);
 </script>
 
 <Dialog.Root bind:open={() => desk.dialog === 'keys', (open) => (desk.dialog = open ? 'keys' : null)}>
@@ -42,14 +32,15 @@
           <section class="mb-3 break-inside-avoid" aria-label={KEYS_TEXTS.groups[group]}>
             <h3 class="border-b border-line pb-0.5 font-[650]">{KEYS_TEXTS.groups[group]}</h3>
             <ul>
-              {#each lines as { invocation, title, names, not } (`${invocation.action} ${invocation.argument}`)}
+              {#each lines as { chord, invocation, title, others, upTo, not } (`${invocation.action} ${invocation.argument}`)}
                 <li class="flex items-baseline gap-2 py-0.5 text-[13px]">
                   <span class="flex w-52 shrink-0 flex-wrap gap-1">
-                    <Chord action={invocation.action} />
-                    {#each alternatives(invocation, names) as { name, first } (name)}
-                      {#if !first}<span class="text-ink-soft">{KEYS_TEXTS.or}</span>{/if}
-                      <Key label={sign(name)} />
+                    <Chord {...invocation} />
+                    {#each others as bound, nth (nth)}
+                      {#if chord !== null || nth > 0}<span class="text-ink-soft">{KEYS_TEXTS.or}</span>{/if}
+                      {#each capsOf(bound) as label (label)}<Key {label} />{/each}
                     {/each}
+                    {#if upTo}<span class="text-ink-soft">…</span><Key label={lastCap(upTo)} />{/if}
                   </span>
                   <span class={not ? 'text-ink-soft' : ''}>
                     {title}

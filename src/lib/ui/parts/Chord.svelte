@@ -4,10 +4,14 @@
   import Key from './Key.svelte';
 
   /** The keys of an action that is done while holding, in the order in which they go down. */
-  let { action, dark = false }: { action: string; dark?: boolean } = $props();
+  let {
+    action,
+    argument = null,
+    dark = false,
+  }: { action: string; argument?: string | null; dark?: boolean } = $props();
 
   const desk = deskHere();
-  const at = $derived(desk.keys.chordOf({ action, argument: null }));
+  const at = $derived(desk.keys.chordOf({ action, argument }));
 </script>
 
 {#if at}

@@ -1,4 +1,7 @@
 /** How keys are called in sentences and for those who do not see them. */
+import type { Invocation } from '../../core/actions/action';
+import type { Bound, KeyMap } from '../../core/actions/views/key-map';
+import { same } from '../../core/actions/views/key-map';
 import type { Position } from '../../core/actions/binding';
 import { seatOf } from '../../core/keys/writing-keys';
 import { keyLabel } from '../../client/key-labels.svelte';
@@ -13,3 +16,29 @@ export function keyName(code: string): string {
 /** A whole chord, e.g. `Alt Shift V`: what is pressed, in the order in which it goes down. */
 export const chordName = (holdKey: string, { code, shift }: Position): string =>
   [holdKey, ...(shift ? ['Shift'] : []), keyName(code)].join(' ');
+
+/** Keys by their names, as they are printed or drawn. */
+const SIGNS: Readonly<Record<string, string>> = {
+  ArrowDown: '↓',
+  ArrowUp: '↑',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  Escape: 'Esc',
+  Delete: 'Del',
+  Control: 'Ctrl',
+  ContextMenu: 'Menu',
+  PageDown: 'Page ↓',
+  PageUp: 'Page ↑',
+};
+
+/** The caps of a key that does something without the hold key, in the order in which they go down. */
+export const capsOf = ({ at, modifiers = [], shift }: Bound): string[] =>
+  [...modifiers, ...(shift === true ? ['Shift'] : []), 'code' in at ? keyName(at.code) : at.key].map(
+    (name) => SIGNS[name] ?? name,
+  );
+
+/** The first key that does something without the hold key, in words; empty if there is none. */
+export function boundName({ bindings }: KeyMap, invocation: Invocation): string {
+  const bound = bindings.find((one) => one.scope !== 'held' && same(one.invocation, invocation));
+  return bound ? capsOf(bound).join(' ') : '';
+}

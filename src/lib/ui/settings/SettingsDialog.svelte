@@ -2,7 +2,14 @@
   import { Dialog, Label, RadioGroup, Switch } from 'bits-ui';
   import { goto } from '$app/navigation';
   import { fetchInTime } from '../../client/fetch-in-time';
-  import { holdKeyOf, THEMES, USABLE_HOLD_KEYS, type Settings } from '../../core/slices/settings/state';
+  import {
+    holdKeyOf,
+    INDEX_STANCES,
+    indexStanceOf,
+    THEMES,
+    USABLE_HOLD_KEYS,
+    type Settings,
+  } from '../../core/slices/settings/state';
   import { catalogueOf } from '../../core/search/session-catalogue';
   import { HOME_PAGE, sessionAddress, sessionPage, SESSIONS } from '../../client/session-api';
   import { strongest } from '../../core/slices/learning/learning';
@@ -95,6 +102,9 @@
       <KeyboardSetting />
       {@render choices('theme', settings.theme, THEMES, (value) =>
         change({ theme: THEMES.find((theme) => theme === value) ?? settings.theme }),
+      )}
+      {@render choices('index', indexStanceOf(settings), INDEX_STANCES, (value) =>
+        change({ index: INDEX_STANCES.find((stance) => stance === value) ?? indexStanceOf(settings) }),
       )}
       <div class="grid grid-cols-[150px_1fr] items-center gap-2">
         <Label.Root for="setting-holding" class="font-[650]">{SETTINGS_TEXTS.names.holding}</Label.Root>

@@ -36,7 +36,8 @@
   afterNavigate(() => {
     arrived = true;
   });
-  const keysTo = $derived(!arrived || desk.shown || desk.dialog !== null ? undefined : (front?.id ?? null));
+  const elsewhere = $derived(desk.shown || desk.dialog !== null || desk.walk !== null);
+  const keysTo = $derived(!arrived || elsewhere ? undefined : (front?.id ?? null));
   $effect(() => {
     if (keysTo !== undefined) void focusFront(keysTo, question !== null);
   });

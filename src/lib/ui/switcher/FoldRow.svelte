@@ -2,10 +2,12 @@
   import { standingText } from '../../core/switcher/standing-text';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
+  import { digitOf } from '../../core/slices/places/selectors';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
   import { deskHere } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
+  import PlaceDigit from './PlaceDigit.svelte';
   import { TEXTS } from '../words/texts';
 
   const desk = deskHere();
@@ -24,6 +26,7 @@
   const MOST_TITLES = 8;
 
   const application = $derived(applicationOf(desk.session, row.application));
+  const digit = $derived(digitOf(desk.session, row.application));
   const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
   const windows = $derived(row.leaves.slice(0, MOST_TITLES).map((leaf) => windowOf(desk.session, leaf)));
 </script>
@@ -43,7 +46,7 @@
   ]}
 >
   <div role="rowheader" class="grid h-[37px] grid-cols-[40px_34px_132px_1fr_auto] items-center pr-3.5">
-    <span class="text-center font-mono text-xs font-semibold text-ink-soft">{index + 1}</span>
+    <PlaceDigit {digit} />
     <Monogram {application} />
     <b class="truncate pr-2 font-[650]">{application.name}</b>
     <span class="truncate text-ink-soft">

@@ -10,11 +10,13 @@
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
   import { deskHere } from '../desk/desk.svelte';
+  import { digitOf } from '../../core/slices/places/selectors';
   import Monogram from '../parts/Monogram.svelte';
   import { LEAF_LINE_HEIGHT, PREVIEW_REST_MS } from '../sizes';
   import { TEXTS } from '../words/texts';
   import { ListScroll } from './list-scroll.svelte';
   import Leaf from './Leaf.svelte';
+  import PlaceDigit from './PlaceDigit.svelte';
 
   const desk = deskHere();
   let {
@@ -35,6 +37,7 @@
   } = $props();
 
   const application = $derived(applicationOf(desk.session, row.application));
+  const digit = $derived(digitOf(desk.session, row.application));
   const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
   const lastUse = $derived(usedAt(desk.session.recent.applications, row.application));
   const selected = $derived(desk.highlighted?.window ?? null);
@@ -95,15 +98,16 @@
   style:translate="0 {top}px"
   class="absolute -inset-x-1.5 top-0 z-2 origin-top contain-layout contain-style border-x-[6px] border-marigold bg-paper-high pb-1 shadow-unfolded"
 >
-  <div role="rowheader" class="flex h-[46px] items-center gap-2.5 px-3.5">
+  <div role="rowheader" class="grid h-[46px] grid-cols-[40px_34px_auto_1fr_auto] items-center pr-3.5">
+    <PlaceDigit {digit} />
     <Monogram {application} />
     <b class="text-base font-[650]">{application.name}</b>
-    <span class="text-ink-soft">
+    <span class="truncate pl-2.5 text-ink-soft">
       {[TEXTS.windows(row.leaves.length), lastUse && TEXTS.used(durationText(lastUse, now))]
         .filter(Boolean)
         .join(' · ')}
     </span>
-    <span class="ml-auto flex gap-1.5">
+    <span class="flex gap-1.5">
       {#each standing as state (state.type)}
         <span class="chip bg-paper">{standingText(state)}</span>
       {/each}

@@ -89,7 +89,7 @@ describe('what is said', () => {
 
   it('of a release that was missed, a glance, and nothing at all', () => {
     const held = personAt('a: a1 | b: b1').step('older-application').input({ type: 'blur' });
-    expect(said(held.input({ type: 'pointer', moved: true, holdKeyDown: false })).text).toMatch(/stays open/);
+    expect(said(held.input({ type: 'pointer', did: 'move', holdKeyDown: false })).text).toMatch(/stays open/);
     const glancing = personAt('a: a1').hold().key({ code: 'Space', key: ' ' });
     expect(said(glancing)).toEqual(calmly('Bare surface'));
     const nothing = personAt('a: a1').act('quit').step('older-application', 'older-application');

@@ -14,7 +14,10 @@ import type { PutAway } from '../../core/slices/put-away/state';
 import { titleOf, windowOf } from '../../core/slices/windows/selectors';
 import { standingOfLoneWindow } from '../../core/switcher/standing';
 import { standingText } from '../../core/switcher/standing-text';
-import { TEXTS, windowName } from './texts';
+import { nameOfThing, placeViews } from '../../core/index/place-view';
+import { sameThing } from '../../core/slices/places/selectors';
+import { DIGITS, type Places } from '../../core/slices/places/state';
+import { placeName, TEXTS, windowName } from './texts';
 
 /** What sentences are about: the desk as it is now, and how the whole chord of an action is called. */
 export interface Around {
@@ -47,6 +50,8 @@ export function sayingText(saying: Saying, around: Around): Sentence {
       return calm(TEXTS.releaseMissed);
     case 'bare-surface':
       return calm(TEXTS.bareSurface);
+    case 'place':
+      return calm(placeText(around));
     case 'notice':
       return { text: noticeText(saying.notice, around), urgent: true };
     case 'refusal':
@@ -61,6 +66,12 @@ export function frontText(session: Session): string {
   const { front } = session;
   if (front === null) return TEXTS.nothingInFront;
   return TEXTS.inFront(windowName(session, windowOf(session, front)));
+}
+
+/** Where the walk through the index is. */
+function placeText({ state, session, chord }: Around): string {
+  const place = placeViews(session)[state.walk?.at ?? -1];
+  return place ? placeName(place) : TEXTS.emptyIndex(chord('add-to-index'));
 }
 
 function highlightText({ state, session, chord }: Around): string {
@@ -112,6 +123,20 @@ export function noticeText(notice: Notice, { session, chord }: Around): string {
       return 'None of its windows is minimised.';
     case 'nothing-to-forget':
       return 'There is nothing to forget.';
+    case 'nothing-to-undo':
+      return 'No change of the index is left to undo.';
+    case 'not-in-index':
+      return 'It has no place in the index.';
+    case 'in-index':
+      return `It stands in the index already, at ${notice.digit}.`;
+    case 'index-full':
+      return `All ten places are taken. ${chord('index')} goes to the index: Delete takes something out there.`;
+    case 'empty-index':
+      return TEXTS.emptyIndex(chord('add-to-index'));
+    case 'empty-place':
+      return `Nothing stands at ${notice.digit}. ${chord('add-to-index')} adds what is in front to the index.`;
+    case 'only-window':
+      return `${application} has no other window to go on to.`;
     case 'nothing-to-reopen':
       return 'There is nothing left to reopen.';
     case 'nothing-to-close':
@@ -234,6 +259,21 @@ function happenedText(before: Session, events: readonly SessionEvent[]): string 
     .join('. ');
 }
 
+/** What stands elsewhere in the index now, or no more. */
+function placesText(before: Session, places: Places): string {
+  const moved = places.flatMap((thing, at) =>
+    thing !== null && !sameThing(thing, before.places[at] ?? null)
+      ? [`${nameOfThing(before, thing)} at ${DIGITS[at]}`]
+      : [],
+  );
+  const gone = before.places.flatMap((thing) =>
+    thing !== null && !places.some((one) => sameThing(one, thing))
+      ? [`${nameOfThing(before, thing)} taken out`]
+      : [],
+  );
+  return `Index: ${listed.format([...moved, ...gone])}`;
+}
+
 function eventText(before: Session, event: SessionEvent): string {
   switch (event.type) {
     case 'put-away':
@@ -252,6 +292,10 @@ function eventText(before: Session, event: SessionEvent): string {
       return `${applicationOf(before, event.application).name} has ended`;
     case 'drafts-discarded':
       return 'Draft discarded';
+    case 'places-changed':
+      return placesText(before, event.places);
+    case 'places-put-back':
+      return 'The index is as it was before';
     case 'choices-forgotten':
       return 'Forgotten';
     case 'settings-changed':

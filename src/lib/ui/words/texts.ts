@@ -3,6 +3,7 @@ import type { Group } from '../../core/actions/action';
 import type { KeyRow } from '../../core/keys/writing-keys';
 import type { CandidateKind } from '../../core/search/candidates';
 import type { Kind } from '../../core/search/kinds';
+import type { PlaceView } from '../../core/index/place-view';
 import type { Session } from '../../core/session/session';
 import { applicationOf } from '../../core/slices/applications/selectors';
 import { titleOf } from '../../core/slices/windows/selectors';
@@ -38,6 +39,20 @@ const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 /** How a window is called where its application is not at hand. */
 export const windowName = (session: Session, window: AppWindow): string =>
   `${titleOf(window)} — ${applicationOf(session, window.application).name}`;
+
+/** How a place of the index is called for those who do not see it. */
+export function placeName({ digit, name, application, inFront, windows }: PlaceView): string {
+  const minimised = windows.filter((window) => window.minimised).length;
+  return [
+    `${digit}, ${name}`,
+    application.running ? TEXTS.windows(windows.length) : TEXTS.notRunning,
+    minimised > 0 ? `${minimised} ${TEXTS.minimised}` : '',
+    application.hidden ? TEXTS.hidden : '',
+    inFront ? TEXTS.front : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
 
 /** Every text of the desk. */
 export const TEXTS = {
@@ -84,6 +99,10 @@ export const TEXTS = {
   notKept: 'This browser’s storage is full: changes would not survive a reload until they are sent',
   unsaved: 'unsaved',
   minimised: 'minimised',
+  hidden: 'hidden',
+  front: 'in front',
+  index: 'Index',
+  emptyIndex: (chord: string) => `The index is empty. ${chord} adds what is in front.`,
   searchLine: 'Search windows, applications, documents and commands',
   searchHint: 'titles, applications, documents, commands',
   nothingFound: (letters: string) => `No match for “${letters}”. Try fewer letters, or Escape to cancel.`,
@@ -119,6 +138,7 @@ export const SETTINGS_TEXTS = {
     holdKey: 'Hold key',
     keyboard: 'Key labels',
     theme: 'Colours',
+    index: 'Index',
     holding: 'Tap instead of hold',
   } as Readonly<Record<string, string>>,
   holdKeyHints: {
@@ -141,7 +161,13 @@ export const SETTINGS_TEXTS = {
   deleteSure: 'Delete it for good',
   deleteNot: 'Keep it',
   notDeleted: (why: string) => `This desk was not deleted. ${why}`,
-  options: { system: 'match the system', day: 'day', night: 'night' } as Readonly<Record<string, string>>,
+  options: {
+    system: 'match the system',
+    day: 'day',
+    night: 'night',
+    beside: 'beside the surface',
+    away: 'only while it is walked',
+  } as Readonly<Record<string, string>>,
   holdingHint: 'The switcher stays open and Enter switches. Tapping the hold key opens it.',
   learned: 'Learned choices',
   nothingLearned: 'Nothing yet. What you choose for some letters comes sooner the next time.',
@@ -157,6 +183,15 @@ export const SETTINGS_TEXTS = {
   close: 'Close',
 } as const;
 
+/** Every text of the menu of a place. */
+export const MENU_TEXTS = {
+  windows: 'Windows',
+  documents: 'Documents',
+  acts: 'What to do',
+  place: (digit: string) => `Place ${digit}`,
+  show: 'show',
+} as const;
+
 /** Every text of the page that asks for the access key. */
 export const ACCESS_TEXTS = {
   title: 'Key Fold asks for its access key',
@@ -170,9 +205,10 @@ export const ACCESS_TEXTS = {
 export const KEYS_TEXTS = {
   title: 'Keys and help',
   hint: (hold: string) =>
-    `Keep ${hold} down and press the key. Keys without ${hold} are those of the open switcher, where typing searches everything. What cannot be done right now says why.`,
+    `Keep ${hold} down and press the key. Keys without ${hold} are those of the open switcher, where typing searches everything, or of the index while it is walked. What cannot be done right now says why.`,
   groups: {
     find: 'Finding',
+    index: 'The index',
     'put-away': 'Putting away',
     end: 'Ending',
     surface: 'The whole surface',

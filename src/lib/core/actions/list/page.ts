@@ -1,5 +1,5 @@
 /** Settings, keys, export, and what search has learned. */
-import type { Settings } from '../../slices/settings/state';
+import type { IndexStance, Settings } from '../../slices/settings/state';
 import { action, asksPage, not, ordersDesk, wishes, type Action } from '../action';
 import { heldEither, heldShift, type Binding } from '../binding';
 
@@ -79,6 +79,21 @@ const colours = (theme: Settings['theme'], title: string, ...synonyms: readonly 
     words: { title, short: title.toLowerCase(), synonyms: ['theme', 'colours', ...synonyms] },
     offer: ({ settings }) => wishes({ type: 'change-settings', settings: { ...settings, theme } }),
   });
+
+const indexStance = (index: IndexStance, title: string, ...synonyms: readonly string[]): Action =>
+  action({
+    id: `index-${index}`,
+    group: 'page',
+    acts: 'nothing',
+    words: { title, short: title.toLowerCase(), synonyms },
+    offer: ({ settings }) => wishes({ type: 'change-settings', settings: { ...settings, index } }),
+  });
+
+/** Where the index is. */
+export const INDEX_STANCES: readonly Action[] = [
+  indexStance('beside', 'Keep the index beside the surface', 'show index', 'places'),
+  indexStance('away', 'Show the index only while it is walked', 'hide index', 'places', 'more room'),
+];
 
 /** One action a theme. */
 export const COLOURS: readonly Action[] = [

@@ -1,9 +1,9 @@
 import type { Session } from '../../session/session';
-import { GROUPS, type Group, type Invocation } from '../action';
+import { GROUPS, type Action, type Group, type Invocation } from '../action';
 import type { Position } from '../binding';
 import type { Registry } from '../registry';
 import { frontTarget, type Target } from '../target';
-import { same, type KeyMap } from './key-map';
+import { same, type Bound, type KeyMap } from './key-map';
 import type { Notice } from '../../host/notice';
 
 /** One line of the list of keys: what can be done, how, and why not now if it cannot. */
@@ -12,8 +12,10 @@ export interface KeyLine {
   readonly title: string;
   /** Null for what has no key while holding. */
   readonly chord: Position | null;
-  /** The other keys that do it, by their names. */
-  readonly names: readonly string[];
+  /** Where several invocations are one line, the key of the last one; they lie side by side. */
+  readonly upTo: Bound | null;
+  /** The other keys that do it. */
+  readonly others: readonly Bound[];
   readonly not: Notice | null;
 }
 
@@ -24,24 +26,33 @@ export function keyList(
   session: Session,
   target: Target | null = frontTarget(session),
 ): { readonly group: Group; readonly lines: readonly KeyLine[] }[] {
-  const lines = registry.invocations(session).map((invocation) => {
-    const offer = registry.offer(session, invocation, target);
-    const named = keys.bindings.filter((bound) => same(bound.invocation, invocation));
+  const line = (action: Action, argument: string | null, upTo: Bound | null): KeyLine => {
+    const invocation = { action: action.id, argument };
+    // Of several, one or another can always be done.
+    const offer = action.together === null ? registry.offer(session, invocation, target) : null;
     return {
-      group: registry.action(invocation.action).group,
       invocation,
-      title: registry.words(invocation, session).title,
+      title: action.together ?? registry.words(invocation, session).title,
       chord: keys.chordOf(invocation),
-      names: named.flatMap(({ at, shift }) =>
-        'key' in at ? [`${shift === true ? 'Shift ' : ''}${at.key}`] : [],
-      ),
-      not: 'not' in offer ? offer.not : null,
+      upTo,
+      others: keys.bindings.filter((bound) => bound.scope !== 'held' && same(bound.invocation, invocation)),
+      not: offer && 'not' in offer ? offer.not : null,
     };
-  });
+  };
+  const linesOf = (action: Action): KeyLine[] => {
+    if (action.together === null)
+      return action.arguments(session).map((argument) => line(action, argument, null));
+    const last = keys.bindings.findLast(({ invocation }) => invocation.action === action.id) ?? null;
+    return action
+      .arguments(session)
+      .slice(0, 1)
+      .map((argument) => line(action, argument, last));
+  };
   return GROUPS.map((group) => ({
     group,
-    lines: lines
-      .filter((line) => line.group === group && (line.chord !== null || line.names.length > 0))
-      .map(({ group: _group, ...line }) => line),
+    lines: registry.actions
+      .filter((action) => action.group === group)
+      .flatMap(linesOf)
+      .filter(({ chord, others }) => chord !== null || others.length > 0),
   })).filter((section) => section.lines.length > 0);
 }

@@ -1,7 +1,7 @@
 /** Which key does what where, read off the actions' own keys. */
 import type { Session } from '../../session/session';
 import type { Invocation } from '../action';
-import type { Binding, Position, Scope } from '../binding';
+import { MODIFIERS, type Binding, type BoundModifier, type Position, type Scope } from '../binding';
 import type { Registry } from '../registry';
 
 /** A key, and what it invokes. */
@@ -34,6 +34,8 @@ export interface Pressed {
   readonly code: string;
   readonly key: string;
   readonly shift: boolean;
+  /** What else is down, but for a hold key that is held. */
+  readonly modifiers?: readonly BoundModifier[];
 }
 
 /**
@@ -58,9 +60,11 @@ export function keyMapOf(registry: Registry, session: Session): KeyMap {
   return {
     bindings,
     conflicts,
-    at(scopes, { code, key, shift }) {
+    at(scopes, { code, key, shift, modifiers }) {
       for (const scope of scopes) {
-        const bound = byKey.get(nameOf(scope, { code }, shift)) ?? byKey.get(nameOf(scope, { key }, shift));
+        const bound =
+          byKey.get(nameOf(scope, { code }, shift, modifiers)) ??
+          byKey.get(nameOf(scope, { key }, shift, modifiers));
         if (bound) return bound;
       }
       return null;
@@ -76,8 +80,18 @@ export function keyMapOf(registry: Registry, session: Session): KeyMap {
 export const same = (a: Invocation, b: Invocation): boolean =>
   a.action === b.action && a.argument === b.argument;
 
-const nameOf = (scope: Scope, at: Binding['at'], shift: boolean): string =>
-  `${scope} ${shift ? 'Shift+' : ''}${'code' in at ? at.code : `'${at.key}'`}`;
+const nameOf = (
+  scope: Scope,
+  at: Binding['at'],
+  shift: boolean,
+  modifiers: readonly BoundModifier[] = [],
+): string =>
+  [
+    scope,
+    ...MODIFIERS.filter((modifier) => modifiers.includes(modifier)),
+    ...(shift ? ['Shift'] : []),
+    'code' in at ? at.code : `'${at.key}'`,
+  ].join(' ');
 
-const namesOf = ({ scope, at, shift }: Binding): string[] =>
-  (shift === 'either' ? [false, true] : [shift]).map((down) => nameOf(scope, at, down));
+const namesOf = ({ scope, at, shift, modifiers }: Binding): string[] =>
+  (shift === 'either' ? [false, true] : [shift]).map((down) => nameOf(scope, at, down, modifiers));

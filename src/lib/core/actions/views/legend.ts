@@ -2,7 +2,7 @@ import type { Session } from '../../session/session';
 import type { Group, Invocation } from '../action';
 import type { Position } from '../binding';
 import type { Registry } from '../registry';
-import type { KeyMap } from './key-map';
+import type { Bound, KeyMap } from './key-map';
 
 /** Keys that stand side by side, and what they do in a word or two. */
 export interface LegendEntry {
@@ -48,6 +48,26 @@ export function legendOf(
     const last = entries.at(-1);
     if (last?.text === short) entries[entries.length - 1] = { ...last, keys: [...last.keys, key] };
     else entries.push({ keys: [key], text: short });
+  }
+  return entries;
+}
+
+/** What the keys of the index do while it is walked: of each action the first key, opposite ones together. */
+export function legendOfIndex(
+  registry: Registry,
+  keys: KeyMap,
+  session: Session,
+): { readonly keys: readonly Bound[]; readonly text: string }[] {
+  const entries: { keys: Bound[]; text: string; actions: Set<string> }[] = [];
+  for (const bound of keys.bindings.filter(({ scope }) => scope === 'index')) {
+    const { action } = bound.invocation;
+    if (!registry.action(action).explained || entries.some((entry) => entry.actions.has(action))) continue;
+    const { short: text } = registry.words(bound.invocation, session);
+    const together = entries.find((entry) => entry.text === text);
+    if (together) {
+      together.keys.push(bound);
+      together.actions.add(action);
+    } else entries.push({ keys: [bound], text, actions: new Set([action]) });
   }
   return entries;
 }

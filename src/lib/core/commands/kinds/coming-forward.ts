@@ -2,13 +2,13 @@
 import type { Course } from '../../host/course';
 import { cascade } from '../../layout/cascade';
 import type { ApplicationId } from '../../model/ids';
-import { idsIn } from '../../model/table';
+import { find, idsIn } from '../../model/table';
 import { applicationOf } from '../../slices/applications/selectors';
 import { documentOf } from '../../slices/documents/selectors';
 import type { AppDocument } from '../../slices/documents/state';
 import { isDraftLeft } from '../../slices/drafts/selectors';
 import { raised } from '../../slices/front/selectors';
-import { windowsOf } from '../../slices/recency/selectors';
+import { passedOver, windowsOf } from '../../slices/recency/selectors';
 import { shows, windowOf, windowToChoose } from '../../slices/windows/selectors';
 import { commandKind } from '../command';
 
@@ -22,6 +22,26 @@ export const bringToFront = commandKind({
     if (raiseAll)
       course.restack(raised(course.session.stacking, idsIn(windowsOf(course.session, application))));
     course.front(window);
+  },
+});
+
+/**
+ * Switching rule 14: a window comes forward as the next of a run of presses, and the one before it was only passed
+ * through: it is where it was in the order of recent use, and minimised if it was.
+ */
+export const walkTo = commandKind({
+  type: 'walk-to',
+  fields: { window: 'window', pass: 'pass' },
+  decide(course, { window, pass }) {
+    course.uncover(window);
+    course.front(window);
+    if (pass === null || pass.window === window) return;
+    const passed = find(course.session.windows, pass.window);
+    if (!passed) return;
+    if (passedOver(course.session, pass) !== course.session.recent.windows)
+      course.happen({ type: 'window-passed', pass });
+    if (pass.minimised && !passed.minimised)
+      course.happen({ type: 'windows-minimised', windows: [pass.window] });
   },
 });
 

@@ -1,4 +1,5 @@
 /** What is Key Fold's own and no host's: settings, and what search remembers. */
+import { isSo } from '../../slices/settings/selectors';
 import { commandKind } from '../command';
 
 /** All settings at once, so that two pages never mix theirs. */
@@ -7,11 +8,7 @@ export const changeSettings = commandKind({
   fields: { settings: 'settings' },
   own: true,
   decide(course, { settings }) {
-    const before = course.session.settings;
-    const same = (Object.keys(settings) as (keyof typeof settings)[]).every(
-      (name) => settings[name] === before[name],
-    );
-    if (same) course.notice({ type: 'already-there' });
+    if (isSo(course.session.settings, settings)) course.notice({ type: 'already-there' });
     else course.happen({ type: 'settings-changed', settings });
   },
 });

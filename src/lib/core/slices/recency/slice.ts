@@ -3,22 +3,26 @@ import { idsIn } from '../../model/table';
 import type { ApplicationEvents } from '../applications/events';
 import type { ApplicationsState } from '../applications/state';
 import type { FrontEvents } from '../front/events';
+import type { FrontState } from '../front/state';
 import { unless, type Slice } from '../slice';
 import type { WindowEvents } from '../windows/events';
 import { windowOf } from '../windows/selectors';
 import type { WindowsState } from '../windows/state';
 import type { RecencyEvents } from './events';
+import { passedOver } from './selectors';
 import type { RecencyState } from './state';
 
 type Heard = Pick<FrontEvents, 'window-fronted'> &
   Pick<WindowEvents, 'windows-opened' | 'windows-closed'> &
   Pick<ApplicationEvents, 'application-launched' | 'application-ended'>;
 
+type Reads = WindowsState & ApplicationsState & FrontState;
+
 /** The orders of recent use: only coming to the front moves anything (switching rules 1 to 3). */
-export const recency: Slice<RecencyState, RecencyEvents, Heard, WindowsState & ApplicationsState> = {
+export const recency: Slice<RecencyState, RecencyEvents, Heard, Reads> = {
   name: 'recency',
   initial: { recent: { applications: [], windows: [] } },
-  own: { 'window-used': 'when-settled' },
+  own: { 'window-used': 'when-settled', 'window-passed': 'when-settled' },
   on: {
     'window-fronted': (before, { window, at }) => ({
       recent: {
@@ -32,6 +36,9 @@ export const recency: Slice<RecencyState, RecencyEvents, Heard, WindowsState & A
         applications: used(before.recent.applications, windowOf(before, window).application, at),
       },
     }),
+    // Told late, it may be about what has come to the front again.
+    'window-passed': (before, { pass }) =>
+      pass.window === before.front ? {} : { recent: { ...before.recent, windows: passedOver(before, pass) } },
     'windows-opened': ({ recent }, { windows }) => ({
       recent: { ...recent, windows: [...recent.windows, ...windows.map(({ id }) => ({ id, at: null }))] },
     }),

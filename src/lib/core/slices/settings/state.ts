@@ -16,12 +16,21 @@ export const THEMES = ['system', 'day', 'night'] as const;
 /** One of the themes. */
 export type Theme = (typeof THEMES)[number];
 
-/** What a person has chosen. */
+/** The index is always there, or comes while it is walked and leaves afterwards. */
+export const INDEX_STANCES = ['beside', 'away'] as const;
+/** One of the two. */
+export type IndexStance = (typeof INDEX_STANCES)[number];
+
+/** Where the index is: beside the surface where nothing was chosen. */
+export const indexStanceOf = ({ index }: Settings): IndexStance => index ?? 'beside';
+
+/** What a person has chosen. What came later than the first version may be absent. */
 export interface Settings {
   readonly holdKey: HoldKey;
   /** False for people who cannot hold keys: the switcher then stays open and Enter commits. */
   readonly holding: boolean;
   readonly theme: Theme;
+  readonly index?: IndexStance;
 }
 
 /** The fields of this slice. */

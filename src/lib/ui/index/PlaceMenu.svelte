@@ -1,0 +1,151 @@
+<script lang="ts">
+  import { DropdownMenu } from 'bits-ui';
+  import { untrack } from 'svelte';
+  import type { Invocation } from '../../core/actions/action';
+  import { walkTarget } from '../../core/index/at-the-index';
+  import { placeMenuOf } from '../../core/index/place-menu';
+  import { placeViews } from '../../core/index/place-view';
+  import { standingOfWindow } from '../../core/switcher/standing';
+  import { standingText } from '../../core/switcher/standing-text';
+  import { titleOf } from '../../core/slices/windows/selectors';
+  import { deskHere } from '../desk/desk.svelte';
+  import Chord from '../parts/Chord.svelte';
+  import { boundName } from '../parts/key-names';
+  import { noticeText } from '../words/sayings';
+  import { MENU_TEXTS, placeName } from '../words/texts';
+
+  /** What can be done with the place where the walk is. It stands still while it is open. */
+  const desk = deskHere();
+  const { place, target, menu } = untrack(() => {
+    const { session, walk, registry } = desk;
+    const place = walk && placeViews(session)[walk.at];
+    const target = walk && walkTarget(session, walk);
+    return { place, target, menu: target && placeMenuOf(session, registry, target) };
+  });
+
+  let content = $state<HTMLElement | null>(null);
+
+  /** What is done with the place itself, by the keys of the walk. */
+  const CARRYING: readonly Invocation[] = ['carry-up', 'carry-down', 'take-out', 'undo-index'].map(
+    (action) => ({
+      action,
+      argument: null,
+    }),
+  );
+  const ITEM =
+    'flex cursor-default items-baseline gap-3 px-3 py-1 outline-none data-highlighted:bg-marigold data-highlighted:text-on-marigold data-disabled:text-ink-soft';
+  const HEADING = 'border-b border-line px-3 pt-2 pb-0.5 text-xs text-ink-soft';
+
+  /** Closes the menu before anything is done, so that the focus goes where that leads. */
+  function choose(does: () => void) {
+    desk.dialog = null;
+    does();
+  }
+
+  /** However it was opened, the keys go on from the first item. */
+  function goToFirst(event: Event) {
+    event.preventDefault();
+    content?.querySelector<HTMLElement>('[role=menuitem]')?.focus();
+  }
+
+  const reason = (invocation: Invocation) => {
+    const offer = desk.registry.offer(desk.session, invocation, target);
+    return 'not' in offer ? noticeText(offer.not, desk) : '';
+  };
+  function label(invocation: Invocation): string {
+    if (invocation.action === 'hide-or-show' && place?.application.hidden) return MENU_TEXTS.show;
+    const { short, title } = desk.registry.words(invocation, desk.session);
+    return CARRYING.includes(invocation) ? title : short;
+  }
+</script>
+
+{#snippet act(invocation: Invocation, on: typeof target)}
+  {@const not = reason(invocation)}
+  <DropdownMenu.Item
+    class={ITEM}
+    disabled={not !== ''}
+    onSelect={() => choose(() => desk.invoke(invocation, on ?? undefined))}
+  >
+    <span>{label(invocation)}</span>
+    {#if not}<span class="text-xs">{not}</span>{/if}
+    <span class="ml-auto pl-4"
+      ><Chord action={invocation.action} /><kbd class="font-mono text-[11px]"
+        >{boundName(desk.keys, invocation)}</kbd
+      ></span
+    >
+  </DropdownMenu.Item>
+{/snippet}
+
+{#if place && target && menu}
+  <DropdownMenu.Root
+    bind:open={() => desk.dialog === 'place-menu', (open) => (desk.dialog = open ? 'place-menu' : null)}
+  >
+    <DropdownMenu.Portal>
+      <DropdownMenu.Content
+        bind:ref={content}
+        customAnchor={document.querySelector<HTMLElement>(`#place-${place.digit}`)}
+        side="left"
+        align="start"
+        sideOffset={8}
+        collisionPadding={8}
+        aria-label={placeName(place)}
+        onOpenAutoFocus={goToFirst}
+        onCloseAutoFocus={(event) => event.preventDefault()}
+        class="z-50 max-h-(--bits-dropdown-menu-content-available-height) w-90 overflow-y-auto border border-l-[10px] border-ink bg-paper-high pb-1.5 shadow-unfolded outline-none"
+      >
+        <p class="flex items-baseline gap-2 px-3 pt-2 font-[650]">{place.name}</p>
+        {#if menu.windows.length > 0}
+          <DropdownMenu.Group>
+            <DropdownMenu.GroupHeading class={HEADING}>{MENU_TEXTS.windows}</DropdownMenu.GroupHeading>
+            {#each menu.windows as window (window.id)}
+              <DropdownMenu.Item
+                class={ITEM}
+                onSelect={() =>
+                  choose(() => {
+                    desk.invoke('leave-index');
+                    desk.wish({ type: 'bring-to-front', window: window.id, raiseAll: false });
+                  })}
+              >
+                <span class="truncate">{titleOf(window)}</span>
+                <span class="ml-auto flex gap-1.5">
+                  {#each standingOfWindow(desk.session, window.id) as state (state.type)}
+                    <span class="chip bg-paper">{standingText(state)}</span>
+                  {/each}
+                </span>
+              </DropdownMenu.Item>
+            {/each}
+          </DropdownMenu.Group>
+        {/if}
+        {#if menu.documents.length > 0}
+          <DropdownMenu.Group>
+            <DropdownMenu.GroupHeading class={HEADING}>{MENU_TEXTS.documents}</DropdownMenu.GroupHeading>
+            {#each menu.documents as { id, title } (id)}
+              <DropdownMenu.Item
+                class={ITEM}
+                onSelect={() =>
+                  choose(() => {
+                    desk.invoke('leave-index');
+                    desk.wish({ type: 'open-document', document: id });
+                  })}>{title}</DropdownMenu.Item
+              >
+            {/each}
+          </DropdownMenu.Group>
+        {/if}
+        <DropdownMenu.Group>
+          <DropdownMenu.GroupHeading class={HEADING}>{MENU_TEXTS.acts}</DropdownMenu.GroupHeading>
+          {#each [...menu.own, ...menu.acts] as invocation (invocation.action)}
+            {@render act(invocation, target)}
+          {/each}
+        </DropdownMenu.Group>
+        <DropdownMenu.Group>
+          <DropdownMenu.GroupHeading class={HEADING}
+            >{MENU_TEXTS.place(place.digit)}</DropdownMenu.GroupHeading
+          >
+          {#each CARRYING as invocation (invocation.action)}
+            {@render act(invocation, null)}
+          {/each}
+        </DropdownMenu.Group>
+      </DropdownMenu.Content>
+    </DropdownMenu.Portal>
+  </DropdownMenu.Root>
+{/if}
