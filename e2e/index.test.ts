@@ -19,7 +19,7 @@ const names = (person: Person) =>
   index(person)
     .getByRole('listitem')
     .evaluateAll((items) =>
-      items.map((item) => item.querySelector('button')?.ariaLabel?.split(',')[1]?.trim() ?? ''),
+      items.map((item) => item.querySelector('button')?.ariaLabel?.split(',')[0] ?? ''),
     );
 
 describe('pressing places', () => {
@@ -34,7 +34,7 @@ describe('pressing places', () => {
     const { session } = await storedSession(person.session);
     expect(session.recent.windows.map(({ id }) => id)).toEqual(['b3', 'a1', 'b1', 'b2']);
     await person.chord('Shift+Digit1');
-    await expect.poll(() => place(person, '1').getAttribute('aria-label')).toBe('1, A, 2 windows, in front');
+    await expect.poll(() => place(person, '1').getAttribute('aria-label')).toBe('A, 1, 2 windows, in front');
   });
 
   it('a run ends by itself', async () => {
@@ -49,11 +49,11 @@ describe('pressing places', () => {
 
   it('says how things stand in words, and what has no window to go on to', async () => {
     const person = await at(atSession('a: a1 | !b: b1 b2-'));
-    expect(await place(person, '2').getAttribute('aria-label')).toBe('2, B, 2 windows, 1 minimised, hidden');
+    expect(await place(person, '2').getAttribute('aria-label')).toBe('B, 2, 2 windows, 1 minimised, hidden');
     await person.chord('Digit1');
     await person.page.getByRole('status').getByText('no other window').waitFor();
     await person.chord('V');
-    await expect.poll(() => place(person, '1').getAttribute('aria-label')).toBe('1, A, not running');
+    await expect.poll(() => place(person, '1').getAttribute('aria-label')).toBe('A, 1, not running');
     await person.chord('Digit7');
     await person.page.getByRole('status').getByText('Nothing stands at 7').waitFor();
   });

@@ -161,6 +161,8 @@ function nameOf({ desk, session }: Standing): string {
     hurried: _hurried,
     stepped: _stepped,
     undoes: _undoes,
+    dialogOn: _dialogOn,
+    recorded: _recorded,
     run,
     walk,
     ...flags

@@ -14,6 +14,7 @@ import { idsOf } from '../src/lib/core/model/order';
 import { planOf } from '../src/lib/core/host/plan';
 import { problemsOf, type Session, type SessionEvent } from '../src/lib/core/session/session';
 import { highlightedLeaf, unfoldedRow, type Switcher } from '../src/lib/core/switcher/switcher';
+import { titlePattern } from '../src/lib/core/shortcuts/title-pattern';
 import { sessionOf, later } from './sessions';
 import { PLAIN_KEY } from './keys';
 import { US_NEIGHBOURS } from './candidates';
@@ -25,7 +26,14 @@ export const aroundOf = (session: Session) => ({
   registry: REGISTRY,
   keys: keyMapOf(REGISTRY, session),
   neighbours: US_NEIGHBOURS,
+  matching,
 });
+
+/** Patterns as the page reads them, once it has loaded what reads them. */
+function matching(pattern: string) {
+  const read = titlePattern(pattern);
+  return 'matches' in read ? read.matches : null;
+}
 
 const HOLD_KEY = { code: 'AltLeft', key: 'Alt' };
 
@@ -37,13 +45,15 @@ export class Person {
   notices: readonly Notice[] = [];
   /** What the desk left to the page, of all that was done. */
   effects: Exclude<Effect, { type: 'submit' }>[] = [];
-  readonly #around: ReturnType<typeof aroundOf>;
+  #around: ReturnType<typeof aroundOf>;
+  #keysOf: Pick<Session, 'shortcuts' | 'ownKeys' | 'settings'>;
   readonly #ground: Ground;
   #holding = false;
   #batches = 0;
 
   constructor(public session: Session) {
     this.#around = aroundOf(session);
+    this.#keysOf = session;
     this.#ground = {
       session: () => this.session,
       submit: ({ wishes }) => this.#decide(wishes),
@@ -59,6 +69,7 @@ export class Person {
   }
 
   input(input: DeskInput): this {
+    this.#followKeys();
     const { state, effects } = drive(this.state, input, this.#ground, this.#around);
     this.state = state;
     this.effects.push(...effects);
@@ -67,6 +78,15 @@ export class Person {
     );
     if (said.length > 0) this.notices = said;
     return this;
+  }
+
+  /** As the page does, it has other keys as soon as somebody chooses some. */
+  #followKeys(): void {
+    const { shortcuts, ownKeys, settings } = this.session;
+    const before = this.#keysOf;
+    if (shortcuts === before.shortcuts && ownKeys === before.ownKeys && settings === before.settings) return;
+    this.#around = aroundOf(this.session);
+    this.#keysOf = this.session;
   }
 
   /** A key event, with the modifiers as they are held. */
@@ -100,6 +120,7 @@ export class Person {
   }
 
   #chordOf(action: string): Position {
+    this.#followKeys();
     const chord = this.#around.keys.chordOf({ action, argument: null });
     if (!chord) throw new Error(`'${action}' has no key.`);
     return chord;

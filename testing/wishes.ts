@@ -3,6 +3,8 @@ import { find, idsIn } from '../src/lib/core/model/table';
 import fc from 'fast-check';
 import type { Command, Wish, WishType } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
+import type { Chord } from '../src/lib/core/keys/chord';
+import { FURTHER } from '../src/lib/core/slices/shortcuts/state';
 import { DIGITS } from '../src/lib/core/slices/places/state';
 import { sessionOf, later, withApplication } from './sessions';
 
@@ -39,6 +41,12 @@ const TYPES: readonly WishType[] = [
   'put-in-index',
   'take-from-index',
   'put-index-back',
+  'put-shortcut',
+  'remove-shortcut',
+  'set-key',
+  'reset-key',
+  'reset-keys',
+  'put-keys-back',
 ];
 
 /** A session with something of everything: unsaved, minimised, hidden, elsewhere, resident, without windows. */
@@ -61,6 +69,14 @@ export const wishSeeds = (least: number, most: number): fc.Arbitrary<WishSeed[]>
     fc.record({ type: fc.constantFrom(...TYPES), pick: fc.nat(99), flag: fc.boolean(), other: fc.nat(2) }),
     { minLength: least, maxLength: most },
   );
+
+/** One of eight combinations. */
+const chordOf = (pick: number): Chord => ({
+  code: `F${1 + (pick % 8)}`,
+  shift: false,
+  hold: true,
+  modifiers: [],
+});
 
 /** The wish that a seed becomes in a session; null if the session has nothing for it. */
 export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session): Wish | null {
@@ -91,6 +107,21 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
       return { type, thing: flag ? application : { document } };
     case 'put-index-back':
       return { type, entry: flag ? null : (among(idsIn(session.placesBefore)) ?? null) };
+    case 'put-shortcut': {
+      const aim = flag && window ? { window } : { application, title: pick > 50 ? 'x' : null };
+      const further = FURTHER[other] ?? 'back';
+      return { type, shortcut: { id: `s${pick % 5}`, chord: chordOf(pick), aim, opens: flag, further } };
+    }
+    case 'remove-shortcut':
+      return { type, shortcut: `s${pick % 5}` };
+    case 'set-key':
+      return { type, key: { action: `action ${other}`, argument: null, chord: flag ? chordOf(pick) : null } };
+    case 'reset-key':
+      return { type, action: `action ${other}`, argument: null };
+    case 'reset-keys':
+      return { type };
+    case 'put-keys-back':
+      return { type, entry: flag ? null : (among(idsIn(session.keysBefore)) ?? null) };
     case 'open-document':
     case 'save':
       return { type, document };

@@ -6,6 +6,10 @@ export interface Manifest extends Program {
   /** What is wrong with a document's text, in words; null if it is one of this kind. */
   readonly problem: (text: string) => string | null;
   readonly actions: readonly ProgramAction[];
+  /** Whether one writes in it, so that the keys of text fields work there. */
+  readonly writes?: boolean;
+  /** Positions that do something in it with Control. */
+  readonly keys?: readonly { readonly code: string; readonly what: string }[];
 }
 
 /** Something that a program can do with the text of a window, without the person going there. */

@@ -22,7 +22,7 @@ export type PageRequest =
       readonly window: WindowId;
     };
 /** The dialogs that an action can open. */
-export type DialogName = 'settings' | 'keys' | 'place-menu';
+export type DialogName = 'settings' | 'keys' | 'place-menu' | 'shortcuts' | 'reach-check';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
 export type Deed =
@@ -47,6 +47,7 @@ export interface Words {
 export const GROUPS = [
   'find',
   'index',
+  'shortcut',
   'put-away',
   'end',
   'surface',
@@ -99,7 +100,8 @@ export interface Action {
   /** What the list of keys calls all its invocations together; null where each is a line of its own. */
   readonly together: string | null;
   words(argument: string | null, session: Session): Words;
-  keys(argument: string | null): readonly Binding[];
+  /** Its keys as it comes; a person may have chosen others. */
+  keys(argument: string | null, session: Session): readonly Binding[];
   offer(session: Session, target: Target | null, argument: string | null, moment: Moment): Offer;
 }
 
@@ -125,7 +127,7 @@ interface Family<Kind extends TargetKind, Argument extends string> extends Commo
   readonly together?: string;
   arguments(session: Session): readonly Argument[];
   words(argument: Argument, session: Session): Words;
-  keys?(argument: Argument): readonly Binding[];
+  keys?(argument: Argument, session: Session): readonly Binding[];
   offer(session: Session, target: TargetTypes[Kind], argument: Argument, moment: Moment): Offer;
 }
 
@@ -152,7 +154,7 @@ export const actionFamily = <const Kind extends TargetKind, Argument extends str
   together: spec.together ?? null,
   arguments: (session) => spec.arguments(session),
   words: (argument, session) => spec.words(argument as Argument, session),
-  keys: (argument) => spec.keys?.(argument as Argument) ?? [],
+  keys: (argument, session) => spec.keys?.(argument as Argument, session) ?? [],
   offer(session, given, argument, moment) {
     if (!spec.arguments(session).some((one) => one === argument)) return not({ type: 'not-there' });
     return aimed(spec, given, (target) => spec.offer(session, target, argument as Argument, moment));

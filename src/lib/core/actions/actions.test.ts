@@ -201,7 +201,7 @@ describe('words that people have', () => {
   it.each([
     ['undo', 'Reopen the last closed window or application'],
     ['keys', 'Keys and help'],
-    ['shortcut', 'Keys and help'],
+    ['shortcut', 'Shortcuts: make one to what is in front'],
     ['help', 'Keys and help'],
     ['commands', 'Keys and help'],
     ['minimize everything', 'Sweep all windows away'],

@@ -13,6 +13,7 @@ import {
 } from './list/page';
 import { addToIndex, newWindowAtPlace, place, undoIndex, walkIndex, WALKING } from './list/places';
 import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-away';
+import { checkReach, makeShortcut, shortcut, undoKeys } from './list/shortcuts';
 import { JUMPS, newerApplication, nextWindow, olderApplication, previousWindow } from './list/stepping';
 import { cancel, COMMITS, glance, nextQuestion, search } from './list/switcher';
 
@@ -38,6 +39,10 @@ export const ACTIONS: readonly Action[] = [
   restoreAll,
   newWindow,
   nextQuestion,
+  makeShortcut,
+  shortcut,
+  checkReach,
+  undoKeys,
   walkIndex,
   addToIndex,
   place,

@@ -1,15 +1,11 @@
 /** Keys as data. */
+import type { Chord, ChordModifier } from '../keys/chord';
 
 /**
  * Where a binding holds. `held`: while the hold key is down. `rows`: while the switcher is open and nothing is typed.
  * `list`: while it is open, typed or not. `index`: while the index is walked. `anywhere`: at any time.
  */
 export type Scope = 'held' | 'rows' | 'list' | 'index' | 'anywhere';
-
-/** Modifiers besides Shift; never the hold key while it is one. */
-export const MODIFIERS = ['Control', 'Alt', 'Meta'] as const;
-/** One of them. */
-export type BoundModifier = (typeof MODIFIERS)[number];
 
 /** A key and where it does something. `either`: the same with Shift and without, because Shift means something else. */
 export interface Binding {
@@ -18,7 +14,7 @@ export interface Binding {
   readonly at: { readonly code: string } | { readonly key: string };
   readonly shift: boolean | 'either';
   /** What else is down; nothing if it is absent. */
-  readonly modifiers?: readonly BoundModifier[];
+  readonly modifiers?: readonly ChordModifier[];
 }
 
 /** A position on the keyboard, with or without Shift. */
@@ -47,3 +43,6 @@ export const inRows = (key: string, shift: Binding['shift'] = 'either'): Binding
 });
 /** A key while the index is walked. */
 export const inIndex = (at: Binding['at'], shift = false): Binding => ({ scope: 'index', at, shift });
+/** A combination that someone has chosen. */
+export const boundTo = ({ code, shift, hold, modifiers }: Chord): Binding =>
+  hold ? { scope: 'held', at: { code }, shift } : { scope: 'anywhere', at: { code }, shift, modifiers };

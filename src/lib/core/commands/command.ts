@@ -11,6 +11,7 @@ import type { ApplicationId, DocumentId, Instant, TabId, WindowId } from '../mod
 import type { Session } from '../session/session';
 import type { Thing } from '../slices/places/state';
 import type { Pass } from '../slices/recency/state';
+import type { OwnKey, Shortcut } from '../slices/shortcuts/state';
 import type { Settings } from '../slices/settings/state';
 
 /** The kinds of fields, and the types of their values. */
@@ -35,6 +36,8 @@ export interface FieldTypes {
   readonly thing: Thing;
   /** A window that was only passed through; null if there was none. */
   readonly pass: Pass | null;
+  readonly shortcut: Shortcut;
+  readonly ownKey: OwnKey;
 }
 /** The name of a kind of field. */
 export type FieldKind = keyof FieldTypes;

@@ -3,6 +3,7 @@ import type { Signed, WishOf } from './command';
 import { bringToFront, openDocument, openWindow, switchToApplication, walkTo } from './kinds/coming-forward';
 import { answerDraft, keepDraft, save } from './kinds/drafts';
 import { answerClosing, close, closeAll, endNow, quit, reopen } from './kinds/ending';
+import { putKeysBack, putShortcut, removeShortcut, resetKey, resetKeys, setKey } from './kinds/keys';
 import { changeSettings, forgetChoices, learnChoice } from './kinds/own';
 import { putIndexBack, putInIndex, takeFromIndex } from './kinds/places';
 import {
@@ -54,6 +55,12 @@ export const COMMANDS = [
   putInIndex,
   takeFromIndex,
   putIndexBack,
+  putShortcut,
+  removeShortcut,
+  setKey,
+  resetKey,
+  resetKeys,
+  putKeysBack,
 ] as const;
 
 /** What someone wants. */

@@ -17,18 +17,23 @@ import {
   isHeld,
   isHoldKey,
   isHoldKeyDown,
+  isModifying,
   type ArrivedKey,
   type KeyInput,
 } from '../keys/key-input';
 import { isUntoldDown, readModifiers } from '../keys/modifiers';
-import type { DocumentId, Instant } from '../model/ids';
+import type { ApplicationId, DocumentId, Instant, WindowId } from '../model/ids';
 import type { Neighbours } from '../search/keyboard';
 import { catalogueOf } from '../search/session-catalogue';
 import { search } from '../search/search';
 import { applicationOfThing } from '../index/place-view';
 import { applicationOf } from '../slices/applications/selectors';
 import type { Session, SessionEvent } from '../session/session';
+import { applicationAimedAt, windowsAimedAt, type TitleMatching } from '../shortcuts/aim';
+import { recordedFrom } from '../shortcuts/recording';
+import { shortcutOf } from '../slices/shortcuts/selectors';
 import { thingAt } from '../slices/places/selectors';
+import { awayFrom } from '../shortcuts/away-from';
 import type { Digit, Thing } from '../slices/places/state';
 import { askingWindows, windowsOf } from '../slices/recency/selectors';
 import { activeTab, windowOf } from '../slices/windows/selectors';
@@ -53,6 +58,8 @@ export interface DeskContext {
   readonly session: Session;
   readonly registry: Registry;
   readonly keys: KeyMap;
+  /** Tells whether titles match the patterns of shortcuts. */
+  readonly matching: TitleMatching;
   /** Which keys of the person's keyboard lie beside each other. */
   readonly neighbours: Neighbours;
 }
@@ -89,6 +96,9 @@ const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']
   'to-row',
 ]);
 
+/** What a run of presses is called by. */
+const runName = ({ action, argument }: Invocation): string => `${action} ${argument}`;
+
 /** One turn: the state so far, and the effects so far. */
 class Turn {
   readonly effects: Effect[] = [];
@@ -124,7 +134,9 @@ class Turn {
       case 'happened':
         return this.#happened(input.before, input.events);
       case 'dialog':
-        return this.#to({ dialog: input.dialog });
+        return this.#to({ dialog: input.dialog, recording: false, recorded: null });
+      case 'record':
+        return this.#to({ recording: input.on, recorded: null });
       case 'wished':
         return this.#submit({ wishes: input.wishes });
       case 'answered':
@@ -167,6 +179,7 @@ class Turn {
     this.#to({ modifiers: down, shifted: input.shift, unsure: false });
     this.#effect({ type: 'heard', input });
     this.#noticeHold(input);
+    if (this.state.recording) return this.#record(input);
     const { dialog, searching, switcher, taken, walk } = this.state;
     const meaning = readKey(input, {
       switcher: dialog === null ? (switcher?.mode ?? 'closed') : 'closed',
@@ -180,7 +193,7 @@ class Turn {
     });
     const others = taken.filter((code) => code !== input.code);
     this.#to({ taken: meaning && input.phase === 'down' ? [...others, input.code] : others });
-    if (input.phase === 'down' && !input.repeat && input.modifier === null)
+    if (input.phase === 'down' && !input.repeat && !isModifying(input))
       this.#endRunUnlessOf(meaning?.type === 'invoke' ? meaning.invocation : null);
     if (!meaning) return;
     // The hold key alone would open a menu in some browsers when it comes up, but others may want to see it.
@@ -205,6 +218,17 @@ class Turn {
       case 'swallow':
         return;
     }
+  }
+
+  /** While a combination is recorded no key does anything else; Escape alone ends that, and Tab goes on as well. */
+  #record(input: KeyInput): void {
+    const recorded = isModifying(input) ? null : recordedFrom(input, this.#holdKey);
+    const alone = recorded !== null && 'not' in recorded ? recorded.code : null;
+    if (alone === 'Tab') return this.#to({ recording: false });
+    this.#effect({ type: 'take', wholly: true });
+    if (alone === 'Escape') return this.#to({ recording: false });
+    if (input.phase === 'up' || input.repeat || !recorded) return;
+    this.#to({ recorded, recording: 'not' in recorded });
   }
 
   /** A release that was not seen shows at the next event. */
@@ -288,6 +312,7 @@ class Turn {
 
   #request(request: PageRequest): void {
     if (request.type === 'open-dialog') {
+      this.#to({ dialogOn: deskTarget(this.state, this.#session) });
       if (this.state.switcher) this.#advance({ type: 'cancel' });
       this.#to({ dialog: request.dialog });
     } else this.#effect({ type: 'page', request });
@@ -323,6 +348,8 @@ class Turn {
         return this.#forget();
       case 'press-place':
         return this.#pressPlace(order.digit);
+      case 'press-shortcut':
+        return this.#pressShortcut(order.id);
       case 'walk-index':
         return this.state.walk ? this.#leaveIndex() : this.#walkIndex();
       case 'at-index':
@@ -348,24 +375,47 @@ class Turn {
 
   /** The run goes on only with the same place (switching rule 14). */
   #endRunUnlessOf(invocation: Invocation | null): void {
-    const same = invocation?.action === 'place' && this.state.run?.of === invocation.argument;
+    const same = invocation && this.state.run?.of === runName(invocation);
     if (!same) this.#to({ run: null });
   }
 
   #pressPlace(digit: Digit): void {
     const thing = thingAt(this.#session, digit);
     if (thing === null) return this.#notice({ type: 'empty-place', digit });
-    if (this.state.switcher) return this.#toRow(thing);
+    if (this.state.switcher) return this.#toRow(applicationOfThing(this.#session, thing));
     this.#leaveIndex();
     if (typeof thing === 'object') return this.#pressDocument(thing.document);
     const windows = windowsOf(this.#session, thing).map(({ id }) => id);
     if (windows.length === 0)
       return this.#submit({ wishes: [{ type: 'switch-to-application', application: thing }] });
-    const { run, wish } = press(this.state.run, digit, windows, this.#session);
+    this.#press(runName({ action: 'place', argument: digit }), windows, thing);
+  }
+
+  #press(of: string, windows: readonly WindowId[], application: ApplicationId): void {
+    const { run, wish } = press(this.state.run, of, windows, this.#session);
     this.#to({ run });
     this.#effect({ type: 'schedule', timer: 'run' });
     if (wish) this.#submit({ wishes: [wish] });
-    else this.#notice({ type: 'only-window', application: thing });
+    else this.#notice({ type: 'only-window', application });
+  }
+
+  #pressShortcut(id: string): void {
+    const shortcut = shortcutOf(this.#session, id);
+    if (!shortcut) return this.#notice({ type: 'not-there' });
+    const application = applicationAimedAt(this.#session, shortcut.aim);
+    if (this.state.switcher) return this.#toRow(application);
+    this.#leaveIndex();
+    const windows = windowsAimedAt(this.#session, shortcut.aim, this.context.matching).map(({ id }) => id);
+    const { front } = this.#session;
+    if (windows.length === 0) {
+      if (!shortcut.opens) return this.#notice({ type: 'nothing-to-go-to' });
+      return this.#submit({ wishes: [{ type: 'switch-to-application', application }] });
+    }
+    if (shortcut.further === 'next-window' || front === null || !windows.includes(front))
+      return this.#press(runName({ action: 'shortcut', argument: id }), windows, application);
+    const wish = awayFrom(this.#session, shortcut, windows);
+    if (wish) this.#submit({ wishes: [wish] });
+    else this.#notice({ type: 'only-window', application });
   }
 
   #pressDocument(document: DocumentId): void {
@@ -377,8 +427,7 @@ class Turn {
   }
 
   /** While the switcher is open a place is its row, and then the next leaf of that. */
-  #toRow(thing: Thing): void {
-    const application = applicationOfThing(this.#session, thing);
+  #toRow(application: ApplicationId): void {
     if (!applicationOf(this.#session, application).running)
       return this.#notice({ type: 'not-running', application });
     this.#hurry();

@@ -29,6 +29,8 @@ export type DeskInput =
       readonly moment?: Moment;
     }
   | { readonly type: 'dialog'; readonly dialog: DialogName | null }
+  /** From now on the next combination is recorded, or no more. */
+  | { readonly type: 'record'; readonly on: boolean }
   | { readonly type: 'wished'; readonly wishes: readonly Wish[] }
   /** A question or an offer was answered. */
   | { readonly type: 'answered'; readonly wish: Wish }

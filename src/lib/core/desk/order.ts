@@ -25,6 +25,8 @@ export type DeskOrder =
    * row, or on to the next leaf.
    */
   | { readonly type: 'press-place'; readonly digit: Digit }
+  /** Brings forward what a shortcut goes to, or does what further presses of it do. */
+  | { readonly type: 'press-shortcut'; readonly id: string }
   /** Goes to the index, or back to the front window. */
   | { readonly type: 'walk-index' }
   | { readonly type: 'at-index'; readonly order: IndexOrder }

@@ -1,5 +1,6 @@
 import { FRESH, type Invocation, type Moment } from '../actions/action';
-import { MODIFIERS, type BoundModifier, type Scope } from '../actions/binding';
+import type { Scope } from '../actions/binding';
+import { MODIFIERS, type ChordModifier } from '../keys/chord';
 import type { Registry } from '../actions/registry';
 import type { KeyMap } from '../actions/views/key-map';
 import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from '../keys/key-input';
@@ -98,7 +99,7 @@ function invoked(
   input: KeyInput,
   scopes: readonly Scope[],
   around: Surroundings,
-  modifiers: readonly BoundModifier[] = [],
+  modifiers: readonly ChordModifier[] = [],
 ): KeyMeaning | null {
   const { code, key, shift } = input;
   const bound = around.keys.at(scopes, { code, key, shift, modifiers });

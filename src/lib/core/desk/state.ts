@@ -1,8 +1,10 @@
 /** What the desk remembers between two inputs. It reads no clock and counts nothing. */
 import type { DialogName } from '../actions/action';
+import type { Target } from '../actions/target';
 import type { Run } from '../index/run';
 import type { Walk } from '../index/walk';
 import { NONE_DOWN, type ModifiersDown } from '../keys/modifiers';
+import type { Recorded } from '../shortcuts/recording';
 import type { Switcher } from '../switcher/switcher';
 
 /** All that the desk remembers from one input to the next. */
@@ -32,7 +34,13 @@ export interface DeskState {
   readonly walk: Walk | null;
   /** The place where the last walk ended. */
   readonly walkedTo: number | null;
+  /** Whether the next combination is recorded instead of doing anything. */
+  readonly recording: boolean;
+  /** The combination that was recorded last, or why it cannot be chosen. */
+  readonly recorded: Recorded | null;
   readonly dialog: DialogName | null;
+  /** What the keys acted on when the dialog was opened. */
+  readonly dialogOn: Target | null;
   readonly modifiers: ModifiersDown;
   /** Positions still down from a press that was taken. */
   readonly taken: readonly string[];
@@ -56,7 +64,10 @@ export const AT_REST: DeskState = {
   run: null,
   walk: null,
   walkedTo: null,
+  recording: false,
+  recorded: null,
   dialog: null,
+  dialogOn: null,
   modifiers: NONE_DOWN,
   taken: [],
   undoes: 'put-back',

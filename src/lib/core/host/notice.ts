@@ -22,6 +22,11 @@ export type Notice =
   | { readonly type: 'nothing-to-reopen' }
   /** No change of the index is left to undo. */
   | { readonly type: 'nothing-to-undo' }
+  /** Another shortcut has that combination. */
+  | { readonly type: 'chord-taken' }
+  | { readonly type: 'too-many-shortcuts' }
+  /** What a shortcut goes to is not there, and it opens nothing. */
+  | { readonly type: 'nothing-to-go-to' }
   | { readonly type: 'not-in-index' }
   /** It has a place already. */
   | { readonly type: 'in-index'; readonly digit: Digit }

@@ -25,6 +25,14 @@ export interface KeyInput extends ArrivedKey {
   readonly modifier: Modifier | null;
 }
 
+/** Keys that do nothing but change what others do (UI Events Key Values, W3C, "Modifier Keys"). */
+const MODIFYING: ReadonlySet<string> = new Set(
+  'Alt AltGraph CapsLock Control Fn FnLock Meta NumLock ScrollLock Shift Symbol SymbolLock'.split(' '),
+);
+
+/** Whether a key is part of a combination, and none by itself. */
+export const isModifying = ({ key, modifier }: KeyInput): boolean => modifier !== null || MODIFYING.has(key);
+
 /** Whether this event is the hold key itself going down or up. AltGraph is never the hold key. */
 export const isHoldKey = ({ modifier }: KeyInput, holdKey: UsableHoldKey): boolean => modifier === holdKey;
 

@@ -79,3 +79,8 @@ export function seatOf(code: string): { readonly row: KeyRow; readonly column: n
   }
   return null;
 }
+
+/** The key at a seat; null where there is none. */
+export function codeAt({ row, column }: { readonly row: KeyRow; readonly column: number }): string | null {
+  return ROWS[row].find((code) => seatOf(code)?.column === column) ?? null;
+}

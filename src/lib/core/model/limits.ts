@@ -4,6 +4,8 @@
 export const MOST_WINDOWS = 2_000;
 /** Documents of one session. */
 export const MOST_DOCUMENTS = 20_000;
+/** Shortcuts of one session. */
+export const MOST_SHORTCUTS = 200;
 /** Workspaces of one session. */
 export const MOST_WORKSPACES = 50;
 /** Tabs of one window. */

@@ -16,6 +16,7 @@ import { learning } from '../slices/learning/slice';
 import { places } from '../slices/places/slice';
 import { putAway } from '../slices/put-away/slice';
 import { recency } from '../slices/recency/slice';
+import { shortcuts } from '../slices/shortcuts/slice';
 import { settings } from '../slices/settings/slice';
 import { unless, type SessionProblem } from '../slices/slice';
 import { underWay } from '../slices/under-way/slice';
@@ -37,6 +38,7 @@ export const SLICES = [
   putAway,
   ended,
   learning,
+  shortcuts,
   host,
   underWay,
 ] as const;

@@ -23,8 +23,8 @@ const LONGEST_FLAGS = { running: false, hidden: false, answering: false, quittin
 
 /** A session's weight in bytes. */
 export function weightOf(session: Session): number {
-  const { title, settings, workspaces, workspace, places, front } = session;
-  const head = bytesOf({ title, settings, workspaces, workspace, places, front }) + HEAD;
+  const { title, settings, workspaces, workspace, places, front, shortcuts, ownKeys } = session;
+  const head = bytesOf({ title, settings, workspaces, workspace, places, front, shortcuts, ownKeys }) + HEAD;
   return (
     head +
     applicationsWeight(session.applications) +

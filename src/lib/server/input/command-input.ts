@@ -4,6 +4,7 @@ import type { Field, FieldKind } from '../../core/commands/command';
 import { COMMANDS } from '../../core/commands/commands';
 import { GeometryInput } from './geometry-input';
 import { IsOne, type ClassConstructor } from './nested';
+import { OwnKeyInput, ShortcutInput } from './shortcut-input';
 import { PassInput } from './pass-input';
 import { IsId, IsInstant, IsLetters, IsNewId, IsText, IsThing, IsTitle, OrNull } from './rules';
 import { SettingsInput } from './settings-input';
@@ -31,6 +32,8 @@ const RULES: Readonly<Record<FieldKind, () => readonly PropertyDecorator[]>> = {
   settings: () => [IsOne(() => SettingsInput)],
   thing: () => [IsThing()],
   pass: () => [OrNull(), IsOne(() => PassInput)],
+  shortcut: () => [IsOne(() => ShortcutInput)],
+  ownKey: () => [IsOne(() => OwnKeyInput)],
 };
 
 const rulesOf = (field: Field): readonly PropertyDecorator[] =>

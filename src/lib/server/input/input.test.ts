@@ -180,8 +180,13 @@ describe('a session document', () => {
     ['places', 'places must contain at least 10 elements', { ...demo, places: ['tides'] }],
     [
       'places',
-      'must hold ids of applications or null',
+      'must hold ids of applications, documents like {"document":"id"}, or null',
       { ...demo, places: Array.from({ length: 10 }, () => 7) },
+    ],
+    [
+      'places',
+      'must hold ids of applications, documents like {"document":"id"}, or null',
+      { ...demo, places: Array.from({ length: 10 }, () => ({ document: 'inbox', title: 'Inbox' })) },
     ],
     ['front', `front ${ID}`, { ...demo, front: 7 }],
     ['surprise', UNKNOWN, { ...demo, surprise: true }],

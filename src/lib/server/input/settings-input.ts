@@ -2,6 +2,8 @@ import { IsBoolean, IsIn } from 'class-validator';
 import { IfSent } from './rules';
 import {
   HOLD_KEYS,
+  BLOCKS,
+  type Block,
   INDEX_STANCES,
   THEMES,
   type HoldKey,
@@ -16,4 +18,5 @@ export class SettingsInput implements Settings {
   @IsBoolean() holding!: boolean;
   @IsIn(THEMES) theme!: Theme;
   @IfSent() @IsIn(INDEX_STANCES) index?: IndexStance;
+  @IfSent() @IsIn(BLOCKS) block?: Block;
 }

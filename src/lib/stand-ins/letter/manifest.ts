@@ -5,6 +5,8 @@ export const letter: Manifest = {
   kind: 'letter',
   name: 'Letter',
   problem: () => null,
+  writes: true,
+  keys: [{ code: 'KeyS', what: 'saves the letter' }],
   actions: [
     {
       id: 'count-words',

@@ -8,6 +8,8 @@
   const DIALOGS: Readonly<Record<DialogName, () => Promise<{ default: Component }>>> = {
     settings: () => import('../settings/SettingsDialog.svelte'),
     keys: () => import('../keys/KeysDialog.svelte'),
+    shortcuts: () => import('../shortcuts/ShortcutsDialog.svelte'),
+    'reach-check': () => import('../shortcuts/ReachCheckDialog.svelte'),
     'place-menu': () => import('../index/PlaceMenu.svelte'),
   };
   /** Long after the page is there, in ms, and before anybody has opened anything. */

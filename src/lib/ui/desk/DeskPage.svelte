@@ -40,6 +40,7 @@
     const idle = requestIdleCallback(() => desk.prepareSearch());
     return () => cancelIdleCallback(idle);
   });
+  $effect(() => desk.loadPatterns());
   $effect(() => applyTheme(desk.session.settings.theme));
 </script>
 

@@ -1,4 +1,4 @@
-import { createContext } from 'svelte';
+import { createContext, untrack } from 'svelte';
 import { ACTIONS } from '../../core/actions/actions';
 import type { Invocation, Moment, PageRequest } from '../../core/actions/action';
 import { programActions } from '../../core/actions/list/programs';
@@ -17,7 +17,7 @@ import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
 import type { Digit } from '../../core/slices/places/state';
-import { holdKeyOf } from '../../core/slices/settings/state';
+import { blockOf, holdKeyOf } from '../../core/slices/settings/state';
 import { titleOf, windowOf } from '../../core/slices/windows/selectors';
 import { shownText } from '../../core/slices/drafts/selectors';
 import { manifestOf, MANIFESTS } from '../../stand-ins/manifests';
@@ -27,7 +27,9 @@ import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress } from '../../client/session-api';
 import { SessionLink } from '../../client/session-link.svelte';
-import { chordName } from '../parts/key-names';
+import { TitlePatterns } from '../../client/title-patterns';
+import type { Chord } from '../../core/keys/chord';
+import { chordCaps, chordName } from '../parts/key-names';
 import { sayingText } from '../words/sayings';
 import { TEXTS } from '../words/texts';
 
@@ -71,6 +73,8 @@ export class Desk {
   readonly unsure = $derived(this.state.unsure);
   readonly undoes = $derived(this.state.undoes);
   readonly walk = $derived(this.state.walk);
+  readonly recording = $derived(this.state.recording);
+  readonly recorded = $derived(this.state.recorded);
 
   readonly highlighted = $derived(this.state.switcher && deskTarget(this.state, this.session));
   readonly putAway = $derived(newestPutAway(this.session));
@@ -100,14 +104,26 @@ export class Desk {
     return this.link.session;
   }
 
-  #keys: { readonly of: string; readonly map: KeyMap } | null = null;
+  readonly #shortcuts = $derived(this.session.shortcuts);
+  readonly #ownKeys = $derived(this.session.ownKeys);
+  readonly #block = $derived(blockOf(this.session.settings));
 
-  /** Which key does what. It stays the same until there is something else that can be invoked. */
-  readonly keys = $derived.by(() => {
-    const of = JSON.stringify(this.registry.invocations(this.session));
-    if (this.#keys?.of !== of) this.#keys = { of, map: keyMapOf(this.registry, this.session) };
-    return this.#keys.map;
+  /** Which key does what. It stays the same until someone chooses others. */
+  readonly keys = $derived.by((): KeyMap => {
+    void this.#shortcuts;
+    void this.#ownKeys;
+    void this.#block;
+    return untrack(() => keyMapOf(this.registry, this.session));
   });
+
+  /** What reads patterns comes after the page, and only where there are some. */
+  readonly #patterns = new TitlePatterns();
+
+  /** Loads what reads the patterns of shortcuts, if there are any. */
+  loadPatterns(): void {
+    if (this.#shortcuts.some(({ aim }) => 'application' in aim && aim.title !== null))
+      void this.#patterns.load();
+  }
 
   readonly #neighbours = $derived(neighboursOn(keyLabel));
 
@@ -218,6 +234,11 @@ export class Desk {
     this.#drive({ type: 'dialog', dialog });
   }
 
+  /** Records the next combination instead of doing what it does, or no more. */
+  record(on: boolean): void {
+    this.#drive({ type: 'record', on });
+  }
+
   get dialog(): DeskState['dialog'] {
     return this.state.dialog;
   }
@@ -233,6 +254,9 @@ export class Desk {
     const at = this.keys.chordOf({ action, argument: null });
     return at ? chordName(holdKeyOf(this.session.settings), at) : '';
   };
+
+  /** A combination in words. */
+  readonly chordName = (chord: Chord): string => chordCaps(holdKeyOf(this.session.settings), chord).join(' ');
 
   /** Hands the session document to the browser as a download. */
   exportDocument(): void {
@@ -257,7 +281,12 @@ export class Desk {
       this.state,
       input,
       { session: () => this.session, submit: (submission) => this.#submit(submission) },
-      { registry: this.registry, keys: this.keys, neighbours: this.#neighbours },
+      {
+        registry: this.registry,
+        keys: this.keys,
+        matching: this.#patterns.matching,
+        neighbours: this.#neighbours,
+      },
     );
     this.#driving = false;
     this.state = state;

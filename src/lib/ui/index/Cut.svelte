@@ -67,14 +67,15 @@
               : 'bg-sheet',
       ]}
     >
+      <!-- Drawn, not written: nobody would say it to a machine that listens. -->
       <span
         class={[
-          'flex items-center justify-center text-xs',
+          'flex items-center justify-center text-xs before:content-[attr(data-monogram)]',
           application.running ? 'spine' : 'border-r border-dashed border-line font-mono font-bold',
         ]}
         style:--hue={application.hue}
-        aria-hidden="true">{application.monogram}</span
-      >
+        data-monogram={application.monogram}
+      ></span>
       <!-- Where there is no room for two lines, the digit and the name share one. -->
       <span
         class="flex min-w-0 flex-col justify-center gap-0.5 px-1.5 [@container(max-height:38px)]:flex-row-reverse [@container(max-height:38px)]:items-center [@container(max-height:38px)]:justify-end"

@@ -3,6 +3,7 @@ import type { Invocation } from '../../core/actions/action';
 import type { Bound, KeyMap } from '../../core/actions/views/key-map';
 import { same } from '../../core/actions/views/key-map';
 import type { Position } from '../../core/actions/binding';
+import type { Chord } from '../../core/keys/chord';
 import { seatOf } from '../../core/keys/writing-keys';
 import { keyLabel } from '../../client/key-labels.svelte';
 import { keySeatText } from '../words/texts';
@@ -30,6 +31,12 @@ const SIGNS: Readonly<Record<string, string>> = {
   PageDown: 'Page ↓',
   PageUp: 'Page ↑',
 };
+
+/** The caps of a combination, in the order in which they go down. */
+export const chordCaps = (holdKey: string, { code, hold, modifiers, shift }: Chord): string[] =>
+  [...(hold ? [holdKey] : []), ...modifiers, ...(shift ? ['Shift'] : []), keyName(code)].map(
+    (name) => SIGNS[name] ?? name,
+  );
 
 /** The caps of a key that does something without the hold key, in the order in which they go down. */
 export const capsOf = ({ at, modifiers = [], shift }: Bound): string[] =>

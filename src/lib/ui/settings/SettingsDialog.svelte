@@ -3,6 +3,8 @@
   import { goto } from '$app/navigation';
   import { fetchInTime } from '../../client/fetch-in-time';
   import {
+    BLOCKS,
+    blockOf,
     holdKeyOf,
     INDEX_STANCES,
     indexStanceOf,
@@ -99,6 +101,10 @@
       {#if SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}
         <p class="-mt-2 pl-[158px] text-ink-soft">{SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}</p>
       {/if}
+      {@render choices('block', blockOf(settings), BLOCKS, (value) =>
+        change({ block: BLOCKS.find((block) => block === value) ?? blockOf(settings) }),
+      )}
+      <p class="-mt-2 pl-[158px] text-ink-soft">{SETTINGS_TEXTS.blockHints[blockOf(settings)]}</p>
       <KeyboardSetting />
       {@render choices('theme', settings.theme, THEMES, (value) =>
         change({ theme: THEMES.find((theme) => theme === value) ?? settings.theme }),

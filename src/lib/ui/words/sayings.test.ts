@@ -1,6 +1,7 @@
 /** What is said of what was done, at the desk that the page runs. */
 import { describe, expect, it } from 'vitest';
 import { personAt, REGISTRY, type Person } from '../../../../testing/person';
+import { chordText } from '../../core/keys/chord';
 import { frontText, sayingText } from './sayings';
 
 const CHORDS: Readonly<Record<string, string>> = {
@@ -15,7 +16,7 @@ function said(person: Person) {
   const last = person.effects.findLast((effect) => effect.type === 'say');
   if (!last) throw new Error('Nothing was said.');
   const chord = (action: string) => CHORDS[action] ?? '';
-  return sayingText(last.saying, { state, session, registry: REGISTRY, chord });
+  return sayingText(last.saying, { state, session, registry: REGISTRY, chord, chordName: chordText });
 }
 const calmly = (text: string) => ({ text, urgent: false });
 const urgently = (text: string) => ({ text, urgent: true });

@@ -4,7 +4,7 @@ import { deskTarget } from '../../core/desk/desk';
 import type { DeskState } from '../../core/desk/state';
 import type { Saying } from '../../core/desk/messages';
 import type { Notice } from '../../core/host/notice';
-import { MOST_WINDOWS } from '../../core/model/limits';
+import { MOST_SHORTCUTS, MOST_WINDOWS } from '../../core/model/limits';
 import type { WindowId } from '../../core/model/ids';
 import type { Session, SessionEvent } from '../../core/session/session';
 import { applicationOf } from '../../core/slices/applications/selectors';
@@ -13,6 +13,10 @@ import type { Ended } from '../../core/slices/ended/state';
 import type { PutAway } from '../../core/slices/put-away/state';
 import { titleOf, windowOf } from '../../core/slices/windows/selectors';
 import { standingOfLoneWindow } from '../../core/switcher/standing';
+import { aimText } from '../../core/shortcuts/aim';
+import { isPencil, shortcutOf } from '../../core/slices/shortcuts/selectors';
+import type { KeyChange } from '../../core/slices/shortcuts/state';
+import type { Chord } from '../../core/keys/chord';
 import { standingText } from '../../core/switcher/standing-text';
 import { nameOfThing, placeViews } from '../../core/index/place-view';
 import { sameThing } from '../../core/slices/places/selectors';
@@ -25,6 +29,8 @@ export interface Around {
   readonly session: Session;
   readonly registry: Registry;
   readonly chord: (action: string) => string;
+  /** How a combination is called. */
+  readonly chordName: (chord: Chord) => string;
 }
 
 /** Something to be announced. */
@@ -125,6 +131,12 @@ export function noticeText(notice: Notice, { session, chord }: Around): string {
       return 'There is nothing to forget.';
     case 'nothing-to-undo':
       return 'No change of the index is left to undo.';
+    case 'chord-taken':
+      return 'Another shortcut has that combination.';
+    case 'too-many-shortcuts':
+      return `There are ${MOST_SHORTCUTS} shortcuts, as many as there can be. Remove some first.`;
+    case 'nothing-to-go-to':
+      return 'What this shortcut goes to is not there, and it opens nothing.';
     case 'not-in-index':
       return 'It has no place in the index.';
     case 'in-index':
@@ -213,7 +225,8 @@ function outcomeText(
     event.type === 'closing-asked' ? event.windows.map((id) => titleOf(windowOf(session, id))) : [],
   );
   return [
-    happenedText(before, events),
+    happenedText(before, events, around),
+    pencilsText(before, events, around),
     asking.length > 0 ? TEXTS.asks(asking) : '',
     moved === 'highlight' ? highlightText(around) : '',
     moved === 'front' ? frontText(session) : '',
@@ -232,7 +245,7 @@ function namedWindows(before: Session, ids: readonly WindowId[]): string {
 }
 
 /** What happened; `before` is the session that it happened in. */
-function happenedText(before: Session, events: readonly SessionEvent[]): string {
+function happenedText(before: Session, events: readonly SessionEvent[], around: Around): string {
   const types = new Set(events.map(({ type }) => type));
   const windowsOf = (type: 'windows-closed' | 'windows-restored') =>
     events.flatMap((event) => (event.type === type ? event.windows : []));
@@ -247,7 +260,7 @@ function happenedText(before: Session, events: readonly SessionEvent[]): string 
     types.has('windows-opened') && !types.has('ended-reopened') && !types.has('application-launched');
   const others = events
     .filter(({ type }) => !(types.has('put-back') && type === 'applications-shown'))
-    .map((event) => eventText(before, event));
+    .map((event) => eventText(before, event, around));
   return [
     saved.length > 0 ? `${listed.format(saved.map((id) => documentOf(before, id).title))} saved` : '',
     closed.length > 0 ? `${namedWindows(before, closed)} closed` : '',
@@ -257,6 +270,34 @@ function happenedText(before: Session, events: readonly SessionEvent[]): string 
   ]
     .filter(Boolean)
     .join('. ');
+}
+
+/** Which pencil shortcuts ended with their windows. */
+function pencilsText(
+  before: Session,
+  events: readonly SessionEvent[],
+  { session, chordName }: Around,
+): string {
+  const kept = new Set(session.shortcuts.map(({ id }) => id));
+  const gone = before.shortcuts.filter((one) => isPencil(one) && !kept.has(one.id));
+  const byHand = events.some(({ type }) => type === 'keys-changed' || type === 'keys-put-back');
+  if (byHand || gone.length === 0) return '';
+  return `${listed.format(gone.map(({ chord }) => chordName(chord)))}, in pencil, ended with it`;
+}
+
+function keyChangeText(before: Session, change: KeyChange, { registry, session, chordName }: Around): string {
+  if ('shortcut' in change) {
+    const { to } = change;
+    if (to === null) {
+      const was = shortcutOf(before, change.shortcut);
+      return was ? `${chordName(was.chord)} goes to ${aimText(before, was.aim)} no more` : '';
+    }
+    const how = isPencil(to) ? 'in pencil: until that is closed' : 'in ink: it is kept';
+    return `${chordName(to.chord)} goes to ${aimText(session, to.aim)}, ${how}`;
+  }
+  const { title } = registry.words(change, session);
+  if (change.to === null) return `${title} has the key of the block`;
+  return change.to.chord ? `${chordName(change.to.chord)}: ${title}` : `${title} has no key`;
 }
 
 /** What stands elsewhere in the index now, or no more. */
@@ -274,7 +315,7 @@ function placesText(before: Session, places: Places): string {
   return `Index: ${listed.format([...moved, ...gone])}`;
 }
 
-function eventText(before: Session, event: SessionEvent): string {
+function eventText(before: Session, event: SessionEvent, around: Around): string {
   switch (event.type) {
     case 'put-away':
       return PUT_AWAY_TEXTS[event.entry.kind].done(event.entry.subject);
@@ -294,6 +335,10 @@ function eventText(before: Session, event: SessionEvent): string {
       return 'Draft discarded';
     case 'places-changed':
       return placesText(before, event.places);
+    case 'keys-changed':
+      return event.changes.map((change) => keyChangeText(before, change, around)).join('. ');
+    case 'keys-put-back':
+      return 'Shortcuts and keys are as they were before';
     case 'places-put-back':
       return 'The index is as it was before';
     case 'choices-forgotten':

@@ -44,7 +44,8 @@ export const windowName = (session: Session, window: AppWindow): string =>
 export function placeName({ digit, name, application, inFront, windows }: PlaceView): string {
   const minimised = windows.filter((window) => window.minimised).length;
   return [
-    `${digit}, ${name}`,
+    // What is seen comes first, in the same order: people who speak to their machine say it (WCAG 2.2, 2.5.3).
+    `${name}, ${digit}`,
     application.running ? TEXTS.windows(windows.length) : TEXTS.notRunning,
     minimised > 0 ? `${minimised} ${TEXTS.minimised}` : '',
     application.hidden ? TEXTS.hidden : '',
@@ -138,6 +139,7 @@ export const SETTINGS_TEXTS = {
     holdKey: 'Hold key',
     keyboard: 'Key labels',
     theme: 'Colours',
+    block: 'Block of keys',
     index: 'Index',
     holding: 'Tap instead of hold',
   } as Readonly<Record<string, string>>,
@@ -145,6 +147,11 @@ export const SETTINGS_TEXTS = {
     Alt: '',
     Meta: 'Where Meta copies, pastes and saves, those keys then switch windows; the desktop may keep some for itself.',
   } as Readonly<Record<string, string>>,
+  blockHints: {
+    left: 'The keys lie under the left hand.',
+    right: 'The keys are mirrored to the right hand; the places keep their digits.',
+    window: 'Besides, Ctrl W closes and Ctrl N opens a window: installed, the browser lets these through.',
+  },
   keyboardAutomatic: 'as I type',
   keyboardShow: 'Show layouts',
   keyboardNotFound: 'No layout is called that.',
@@ -167,6 +174,9 @@ export const SETTINGS_TEXTS = {
     night: 'night',
     beside: 'beside the surface',
     away: 'only while it is walked',
+    left: 'left hand',
+    right: 'right hand',
+    window: 'window of its own',
   } as Readonly<Record<string, string>>,
   holdingHint: 'The switcher stays open and Enter switches. Tapping the hold key opens it.',
   learned: 'Learned choices',
@@ -192,6 +202,85 @@ export const MENU_TEXTS = {
   show: 'show',
 } as const;
 
+/** Every text of shortcuts. */
+export const SHORTCUT_TEXTS = {
+  title: 'Shortcuts',
+  hint: 'A combination of keys that goes straight to one window or one application, from minimised, hidden or another workspace.',
+  none: 'None yet.',
+  make: 'A new shortcut',
+  change: 'Change',
+  changing: (chord: string) => `Change ${chord}`,
+  remove: 'Remove',
+  toInk: 'Go over in ink',
+  undo: 'Undo the last change',
+  pencil: 'pencil',
+  ink: 'ink',
+  goesTo: 'It goes to',
+  window: 'this window, in pencil: the shortcut ends when the window is closed',
+  application: 'the application, in ink: the shortcut is kept',
+  titles: 'its windows with such titles, in ink',
+  whichWindow: 'Window',
+  whichApplication: 'Application',
+  pattern: 'Titles',
+  patternHint: 'A part of the title, or a regular expression',
+  matches: (count: number) => (count === 1 ? '1 window matches now' : `${count} windows match now`),
+  opens: 'Launch it if it does not run',
+  further: 'Pressed again',
+  furthers: {
+    'next-window': 'goes on to its next window',
+    back: 'goes back to where I was',
+    hide: 'hides it',
+  },
+  stays: 'does nothing more',
+  keep: 'Keep it',
+  stop: 'Leave it as it was',
+  close: 'Close',
+} as const;
+
+/** Every text of the reach check. */
+export const REACH_TEXTS = {
+  title: 'Which keys arrive here?',
+  hint: 'Each combination in use is asked for once. What the desktop or the browser keeps to itself never arrives: then press Enter. In a window of its own, installed, every key arrives.',
+  press: 'Press',
+  missed: 'it did something else, or nothing',
+  again: 'the one before once more',
+  stop: 'stops',
+  goOn: 'Go on',
+  over: (seen: number, all: number) =>
+    seen === all ? `All ${all} combinations arrive here.` : `${seen} of ${all} combinations arrive here.`,
+  instead: 'Use instead',
+  arrived: 'arrived',
+  not: 'did not',
+  list: 'Combinations in use',
+  close: 'Close',
+} as const;
+
+/** Every text of choosing a combination. */
+export const CHORD_TEXTS = {
+  label: 'Combination',
+  record: 'Press to record',
+  again: 'Record another',
+  recording: 'Press the combination now. Esc stops.',
+  none: 'None recorded yet.',
+  free: 'Nobody uses these; the nearest to your resting hands come first:',
+  fine: 'Nobody else uses it, as far as is known.',
+  notMeasured: 'What this browser keeps to itself was not measured.',
+  not: {
+    'alt-graph':
+      'With AltGraph, or Control and Alt, this types a character on some keyboards. Choose another one.',
+    writes: 'Alone, this key writes or moves. Hold another key with it, or choose a function key.',
+    composing: 'An input method is at work: switch it off to record.',
+  },
+  keyFold: (title: string) => `Key Fold uses it: ${title}. Choose another one, or change that first.`,
+  program: (program: string, what: string) =>
+    `${program} uses it: ${what}. There it would not be heard any more.`,
+  browser: 'It does not reach the page: this browser keeps it to itself.',
+  browserHere:
+    'It does not reach the page in a tab of this browser; in a window of its own every key arrives.',
+  desktop: (what: string) => `The desktop ${what} (common practice): it may never arrive.`,
+  thisMachine: 'It did not arrive at the last reach check in this browser.',
+} as const;
+
 /** Every text of the page that asks for the access key. */
 export const ACCESS_TEXTS = {
   title: 'Key Fold asks for its access key',
@@ -209,6 +298,7 @@ export const KEYS_TEXTS = {
   groups: {
     find: 'Finding',
     index: 'The index',
+    shortcut: 'Shortcuts',
     'put-away': 'Putting away',
     end: 'Ending',
     surface: 'The whole surface',
@@ -216,6 +306,15 @@ export const KEYS_TEXTS = {
     program: 'In programs',
     page: 'Key Fold',
   } as const satisfies Readonly<Record<Group, string>>,
+  change: 'Change',
+  changing: (title: string) => `Change the key: ${title}`,
+  use: 'Use it',
+  noKey: 'No key at all',
+  back: 'Back to the block',
+  backAll: 'All back to the block',
+  undo: 'Undo the last change',
+  which: 'Which one',
+  reach: 'Check which keys arrive',
   save: 'Save a letter',
   saveKey: 'S',
   or: 'or',

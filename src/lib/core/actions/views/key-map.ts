@@ -1,7 +1,11 @@
 /** Which key does what where, read off the actions' own keys. */
 import type { Session } from '../../session/session';
 import type { Invocation } from '../action';
-import { MODIFIERS, type Binding, type BoundModifier, type Position, type Scope } from '../binding';
+import { MODIFIERS, type ChordModifier } from '../../keys/chord';
+import { ownKeyOf } from '../../slices/shortcuts/selectors';
+import { blockOf } from '../../slices/settings/state';
+import { inBlock } from '../blocks';
+import { boundTo, type Binding, type Position, type Scope } from '../binding';
 import type { Registry } from '../registry';
 
 /** A key, and what it invokes. */
@@ -35,28 +39,29 @@ export interface Pressed {
   readonly key: string;
   readonly shift: boolean;
   /** What else is down, but for a hold key that is held. */
-  readonly modifiers?: readonly BoundModifier[];
+  readonly modifiers?: readonly ChordModifier[];
 }
 
 /**
  * The key map. One position that is bound in two scopes is no conflict: the scopes that hold are asked one after the
- * other.
+ * other. What a person has chosen has its key before anything that comes with Key Fold.
  */
 export function keyMapOf(registry: Registry, session: Session): KeyMap {
-  const bindings: Bound[] = [];
+  const wanted = registry
+    .invocations(session)
+    .flatMap((invocation) => boundsOf(registry, session, invocation));
   const conflicts: Conflict[] = [];
   const byKey = new Map<string, Bound>();
-  for (const invocation of registry.invocations(session))
-    for (const binding of registry.action(invocation.action).keys(invocation.argument)) {
-      const bound = { ...binding, invocation };
-      const names = namesOf(binding);
-      const taken = names.map((name) => byKey.get(name)).find((other) => other !== undefined);
-      if (taken) conflicts.push({ binding, has: taken.invocation, wants: invocation });
-      else {
-        for (const name of names) byKey.set(name, bound);
-        bindings.push(bound);
-      }
-    }
+  const refused = new Set<Bound>();
+  for (const { bound } of [...wanted.filter(({ own }) => own), ...wanted.filter(({ own }) => !own)]) {
+    const names = namesOf(bound);
+    const taken = names.map((name) => byKey.get(name)).find((other) => other !== undefined);
+    if (taken) {
+      refused.add(bound);
+      conflicts.push({ binding: bound, has: taken.invocation, wants: bound.invocation });
+    } else for (const name of names) byKey.set(name, bound);
+  }
+  const bindings = wanted.map(({ bound }) => bound).filter((bound) => !refused.has(bound));
   return {
     bindings,
     conflicts,
@@ -76,6 +81,30 @@ export function keyMapOf(registry: Registry, session: Session): KeyMap {
   };
 }
 
+interface Wanted {
+  readonly bound: Bound;
+  /** Whether a person has chosen it. */
+  readonly own: boolean;
+}
+
+/** The keys of an invocation: a chosen one takes the place of all that work outside of lists. */
+function boundsOf(registry: Registry, session: Session, invocation: Invocation): Wanted[] {
+  const { action, argument } = invocation;
+  const mine = action === 'shortcut';
+  const defaults = inBlock(
+    action,
+    registry.action(action).keys(argument, session),
+    mine ? 'left' : blockOf(session.settings),
+  );
+  const chosen = ownKeyOf(session, action, argument);
+  const kept = chosen ? defaults.filter(({ scope }) => scope !== 'held' && scope !== 'anywhere') : defaults;
+  const own = chosen?.chord ? [boundTo(chosen.chord)] : [];
+  return [
+    ...own.map((binding) => ({ bound: { ...binding, invocation }, own: true })),
+    ...kept.map((binding) => ({ bound: { ...binding, invocation }, own: mine })),
+  ];
+}
+
 /** Whether two invocations are of the same action with the same argument. */
 export const same = (a: Invocation, b: Invocation): boolean =>
   a.action === b.action && a.argument === b.argument;
@@ -84,7 +113,7 @@ const nameOf = (
   scope: Scope,
   at: Binding['at'],
   shift: boolean,
-  modifiers: readonly BoundModifier[] = [],
+  modifiers: readonly ChordModifier[] = [],
 ): string =>
   [
     scope,

@@ -24,6 +24,14 @@ export type IndexStance = (typeof INDEX_STANCES)[number];
 /** Where the index is: beside the surface where nothing was chosen. */
 export const indexStanceOf = ({ index }: Settings): IndexStance => index ?? 'beside';
 
+/** Blocks of keys: for the left hand, mirrored for the right, and for an installed window, in which every key arrives. */
+export const BLOCKS = ['left', 'right', 'window'] as const;
+/** One of them. */
+export type Block = (typeof BLOCKS)[number];
+
+/** The block of keys: that for the left hand where nothing was chosen. */
+export const blockOf = ({ block }: Settings): Block => block ?? 'left';
+
 /** What a person has chosen. What came later than the first version may be absent. */
 export interface Settings {
   readonly holdKey: HoldKey;
@@ -31,6 +39,7 @@ export interface Settings {
   readonly holding: boolean;
   readonly theme: Theme;
   readonly index?: IndexStance;
+  readonly block?: Block;
 }
 
 /** The fields of this slice. */

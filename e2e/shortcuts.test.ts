@@ -1,0 +1,176 @@
+/** Shortcuts of one's own, keys that are changed, and the reach check, in a browser. */
+import { describe, expect, it } from 'vitest';
+import { at } from './support/at';
+import type { Person } from './support/browser';
+import { atSession, useBrowser } from './support/browser';
+
+useBrowser();
+
+const dialog = (person: Person, name: string) => person.page.getByRole('dialog', { name });
+const said = (person: Person, text: string) =>
+  person.page.getByRole('status').getByText(text).first().waitFor();
+const recording = (person: Person) =>
+  person.page.getByRole('button', { name: /^Press the combination now/ }).waitFor();
+
+/** Makes a shortcut to what is in front by keys alone. */
+async function make(person: Person, ...chord: string[]) {
+  await person.chord('Shift+T');
+  await recording(person);
+  await person.chord(...chord);
+  await person.press('Enter');
+}
+
+describe('a shortcut', () => {
+  it('is made by three keys, works at once and from anywhere, and ends with its window, which is said', async () => {
+    const person = await at(atSession('a: a1 | b: b1 | c: c1'));
+    await make(person, 'L');
+    await said(person, 'Alt L goes to a1, in pencil: until that is closed');
+    await person.press('Escape');
+    await person.chord('S');
+    await person.chord('Z');
+    expect(await person.frontName()).toBe('a1 — A');
+    await person.chord('Z');
+    expect(await person.frontName()).not.toBe('a1 — A');
+    await person.chord('L');
+    expect(await person.frontName()).toBe('a1 — A');
+    await person.chord('C');
+    await said(person, 'Alt L, in pencil, ended with it');
+    await person.sent();
+    await person.reload();
+    await person.chord('L');
+    expect(await person.frontName()).not.toBe('a1 — A');
+  });
+
+  it('is gone over in ink, for windows with such titles, and survives', async () => {
+    const person = await at(atSession('a: a1 a2 | b: b1'));
+    await make(person, 'L');
+    const shortcuts = dialog(person, 'Shortcuts');
+    await shortcuts.getByRole('button', { name: 'Go over in ink' }).click();
+    const titles = shortcuts.getByLabel('Titles', { exact: true });
+    expect(await titles.inputValue()).toBe('a1');
+    const keep = shortcuts.getByRole('button', { name: 'Keep it' });
+    await titles.fill('a(');
+    await shortcuts.getByText('This is no expression').waitFor();
+    expect(await keep.isDisabled()).toBe(true);
+    await titles.fill('^a[12]$');
+    await shortcuts.getByText('2 windows match now').waitFor();
+    await keep.click();
+    await said(person, 'in ink: it is kept');
+    await person.press('Escape');
+    await person.sent();
+    await person.reload();
+    await person.chord('S');
+    expect(await person.frontName()).toBe('b1 — B');
+    // What reads patterns is loaded after the page.
+    await expect
+      .poll(async () => {
+        await person.chord('L');
+        return person.frontName();
+      })
+      .toMatch(/^a[12] — A$/);
+  });
+
+  it('says at once who uses a combination, and is not kept on a key of Key Fold', async () => {
+    const person = await at(atSession('a: a1 | b: b1'));
+    await person.chord('Shift+T');
+    const shortcuts = dialog(person, 'Shortcuts');
+    const record = () => shortcuts.getByRole('button', { name: /record/i }).click();
+    await recording(person);
+    await person.chord('F');
+    await shortcuts.getByText('Key Fold uses it: Next window of the application').waitFor();
+    expect(await shortcuts.getByRole('button', { name: 'Keep it' }).isDisabled()).toBe(true);
+    await record();
+    await person.press('Control+t');
+    await shortcuts.getByText('in a window of its own every key arrives').waitFor();
+    await record();
+    await person.press('Control+s');
+    await shortcuts.getByText('Letter uses it: saves the letter').waitFor();
+    await record();
+    await person.press('q');
+    await shortcuts.getByText('Alone, this key writes or moves').waitFor();
+    await person.press('Escape');
+    await shortcuts.getByRole('button', { name: 'Alt J' }).click();
+    await shortcuts.getByText('Nobody else uses it').waitFor();
+    await person.press('Escape');
+    await shortcuts.waitFor({ state: 'detached' });
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+});
+
+describe('keys', () => {
+  it('are changed in the list of keys, undone, and put back to the block', async () => {
+    const person = await at(atSession('a: a1 a2 | b: b1'));
+    await person.chord('H');
+    const keys = dialog(person, 'Keys and help');
+    await keys.getByRole('button', { name: 'Change the key: Minimise the front window' }).click();
+    await recording(person);
+    await person.chord('K');
+    await person.press('Enter');
+    await said(person, 'Alt K: Minimise the front window');
+    await person.press('Escape');
+    await person.chord('Z');
+    expect(await person.frontName()).toBe('a1 — A');
+    await person.chord('K');
+    expect(await person.frontName()).toBe('a2 — A');
+    await person.chord('H');
+    await keys.getByRole('button', { name: 'All back to the block' }).click();
+    await person.press('Escape');
+    await person.chord('Z');
+    expect(await person.frontName()).toBe('b1 — B');
+  });
+
+  it('lie under the right hand where someone wants that', async () => {
+    const person = await at(atSession('a: a1 | b: b1'));
+    await person.chord('Q');
+    await person.page.keyboard.type('settings');
+    await person.press('Enter');
+    await dialog(person, 'Settings').getByRole('radio', { name: 'right hand' }).click();
+    await person.press('Escape');
+    await person.chord('L');
+    expect(await person.frontName()).toBe('b1 — B');
+    await person.chord('Digit1');
+    expect(await person.frontName()).toBe('a1 — A');
+  });
+});
+
+describe('the reach check', () => {
+  it('asks for every combination; what did not arrive gets another one with one key, and is warned of later', async () => {
+    const person = await at(atSession('a: a1 | b: b1'));
+    await person.chord('Q');
+    await person.page.keyboard.type('reach');
+    await person.press('Enter');
+    const check = dialog(person, 'Which keys arrive here?');
+    await check.waitFor();
+    const question = check.getByRole('status').first();
+    const asked = () => question.locator('p').first().locator('kbd').allTextContents();
+    const first = await asked();
+    await expect
+      .poll(async () => {
+        await person.press('Enter');
+        return (await asked()).join(' ');
+      })
+      .not.toBe(first.join(' '));
+    for (let caps = await asked(); caps.length > 0; caps = await asked().catch(() => [])) {
+      const last = caps.at(-1) ?? '';
+      const key = last === 'Space' ? 'Space' : last.length === 1 ? codeOf(last) : last;
+      await person.page.keyboard.press([...caps.slice(0, -1), key].join('+'));
+      if ((await question.locator('kbd').count()) === 0) break;
+    }
+    await check.getByText(/\d+ of \d+ combinations arrive here/).waitFor();
+    await check
+      .getByRole('button', { name: /^Use instead/ })
+      .first()
+      .waitFor();
+    await person.press('Enter');
+    await expect.poll(() => check.getByRole('button', { name: /^Use instead/ }).count()).toBe(0);
+    await person.press('Escape');
+    await person.chord('Shift+T');
+    await recording(person);
+    await person.page.keyboard.press(first.map((cap) => (cap.length === 1 ? codeOf(cap) : cap)).join('+'));
+    await dialog(person, 'Shortcuts').getByText('It did not arrive at the last reach check').waitFor();
+  });
+});
+
+/** The position of a key by its label on this keyboard. */
+const codeOf = (label: string): string =>
+  label === '`' ? 'Backquote' : /\d/.test(label) ? `Digit${label}` : `Key${label}`;

@@ -1,0 +1,26 @@
+import type { Wish } from '../commands/commands';
+import type { WindowId } from '../model/ids';
+import { isVisible, type Session } from '../session/session';
+import type { Shortcut } from '../slices/shortcuts/state';
+import { windowOf } from '../slices/windows/selectors';
+
+/**
+ * What a further press of a shortcut does once one of its windows is in front, where it does not go on to the next: it hides
+ * them, or goes back to where one was. Null if there is nowhere to go back to.
+ */
+export function awayFrom(
+  session: Session,
+  { aim, further }: Shortcut,
+  windows: readonly WindowId[],
+): Wish | null {
+  const { front } = session;
+  if (further === 'hide') {
+    const whole = 'application' in aim && aim.title === null;
+    if (whole) return { type: 'hide', application: aim.application };
+    return front === null ? null : { type: 'minimise', window: front };
+  }
+  const back = session.recent.windows.find(
+    ({ id }) => !windows.includes(id) && isVisible(session, windowOf(session, id)),
+  );
+  return back ? { type: 'bring-to-front', window: back.id, raiseAll: false } : null;
+}
