@@ -55,6 +55,6 @@ export function documentWith(count: number): SessionDocument {
     },
     stacking: order.toReversed(),
     front: 'w-0',
-    places: Array.from({ length: 10 }, () => null),
+    places: Array.from({ length: 10 }, (_, at) => applications[at]?.id ?? null),
   };
 }

@@ -100,6 +100,7 @@ async function keysOnce(flags: readonly string[]): Promise<Measured[]> {
     rows.push({ windows: size, action: 'stepping', ...(await stepping(page, meter)) });
     rows.push({ windows: size, action: 'searching', ...(await searching(page, meter)) });
     rows.push({ windows: size, action: 'switching', ...(await switching(page, meter)) });
+    rows.push({ windows: size, action: 'places', ...(await pressingPlaces(page, meter)) });
     await page.close();
   }
   await browser.close();
@@ -236,4 +237,15 @@ async function switching(page: Page, meter: Meter) {
     await page.waitForTimeout(PAUSE_MS + (n % 7));
   }
   return meter.read();
+}
+
+/** Digits of places while the hold key is down: each brings another window to the front. */
+async function pressingPlaces(page: Page, meter: Meter) {
+  await page.keyboard.down('Alt');
+  await meter.read();
+  for (let n = 0; n < STEPS / 3; n += 1) await pressed(page, `Digit${1 + (n % 3)}`, n);
+  const result = await meter.read();
+  await page.keyboard.up('Alt');
+  await meter.read();
+  return result;
 }

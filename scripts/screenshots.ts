@@ -71,6 +71,30 @@ const VIEWS: Readonly<Record<string, View>> = {
       await type(person, 'to');
     },
   },
+  index: {
+    open: async (person) => {
+      await person.chord('Backquote');
+      await person.press('4', 'ArrowLeft');
+      await person.page.getByRole('menu').waitFor();
+    },
+  },
+  shortcut: {
+    open: async (person) => {
+      await person.chord('Shift+T');
+      await person.page.getByRole('button', { name: /^Press the combination now/ }).waitFor();
+      await person.chord('L');
+    },
+  },
+  'reach-check': {
+    open: async (person) => {
+      await person.chord('Q');
+      await type(person, 'reach');
+      await person.press('Enter');
+      await person.page.getByRole('dialog', { name: 'Which keys arrive here?' }).waitFor();
+      await person.chord('A', 'S');
+      await person.press('Enter');
+    },
+  },
   'unsaved-work': {
     open: async (person) => {
       await person.chord('S', 'S', 'S');

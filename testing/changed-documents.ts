@@ -18,7 +18,20 @@ const whole = (): Json => {
   const desk = sessionOf('a: a1 a2*- | !b: b1~ | c:');
   const asking = { goal: 'close' as const, dropping: false };
   const windows = desk.windows.map((window) => (window.id === 'a1' ? { ...window, asking } : window));
-  return JSON.parse(JSON.stringify(toDocument({ ...desk, windows }))) as Json;
+  const places = [{ document: 'd-a1' }, ...desk.places.slice(1)];
+  const chord = { code: 'KeyL', shift: false, hold: true, modifiers: ['Control' as const] };
+  const more = { opens: true, further: 'back' as const };
+  const shortcuts = [
+    { id: 's1', chord, aim: { window: 'a1' }, ...more },
+    { id: 's2', chord: { ...chord, shift: true }, aim: { application: 'a', title: 'a' }, ...more },
+  ];
+  const ownKeys = [
+    { action: 'sweep', argument: null, chord: null },
+    { action: 'place', argument: '1', chord },
+  ];
+  const settings = { ...desk.settings, index: 'away' as const, block: 'right' as const };
+  const all = { ...desk, settings, windows, places, shortcuts, ownKeys };
+  return JSON.parse(JSON.stringify(toDocument(all))) as Json;
 };
 
 /** Values at the limits, beside them, and of other kinds. */
@@ -48,6 +61,8 @@ const VALUES: readonly Json[] = [
   ...[LONGEST_ID, LONGEST_ID + 1, LONGEST_TITLE, LONGEST_TITLE + 1].map((length) => 'a'.repeat(length)),
   ...[LONGEST_TEXT, LONGEST_TEXT + 1].map((length) => ' '.repeat(length)),
   ...[START, '2026-02-31T06:12:00.000Z', '2026-11-24T06:12:00Z', '2026-11-24T24:00:00.000Z', 'now'],
+  ...['hide', 'window', 'KeyL', 'F8', 'key', ['Alt', 'Alt'], ['Meta'], { window: 'a' }, { document: 'a' }],
+  { application: 'a', title: null },
   ...['Alt', 'Control', 'night', 'close', 'quit', 'Ab', 'A', 'éx', 'key-fold-session', 'sculpture'],
   { id: 'a', at: null },
   { goal: 'quit', dropping: true },

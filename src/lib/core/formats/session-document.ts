@@ -9,6 +9,7 @@ import type { AppDocument } from '../slices/documents/state';
 import type { DocumentId, Instant, WorkspaceId, WindowId } from '../model/ids';
 import type { Places } from '../slices/places/state';
 import { EMPTY_SESSION, type Session } from '../session/session';
+import type { OwnKey, Shortcut } from '../slices/shortcuts/state';
 import type { Settings } from '../slices/settings/state';
 import type { AppWindow } from '../slices/windows/state';
 import type { Workspace } from '../slices/workspaces/state';
@@ -38,6 +39,9 @@ export interface SessionDocument {
   readonly stacking: readonly WindowId[];
   readonly front: WindowId | null;
   readonly places: Places;
+  /** Absent where there are none. */
+  readonly shortcuts?: readonly Shortcut[];
+  readonly ownKeys?: readonly OwnKey[];
 }
 
 /** The document that describes a session. */
@@ -57,6 +61,8 @@ export function toDocument(session: Session): SessionDocument {
     stacking: session.stacking,
     front: session.front,
     places: session.places,
+    ...(session.shortcuts.length > 0 && { shortcuts: session.shortcuts }),
+    ...(session.ownKeys.length > 0 && { ownKeys: session.ownKeys }),
   };
 }
 

@@ -3,7 +3,9 @@ import { BATCH_VERSION, ORIGINS, type Batch, type Origin } from '../../core/comm
 import { MOST_COMMANDS } from '../../core/model/limits';
 import { batchFrom as upcastBatch } from '../../core/protocol/upcast';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
+import type { Shortcut } from '../../core/slices/shortcuts/state';
 import { problemsWith } from './check';
+import { patternProblems } from './shortcut-input';
 import { COMMAND_INPUTS } from './command-input';
 import { IfSent, IsNewId } from './rules';
 
@@ -44,7 +46,11 @@ function commandProblems(command: unknown, index: number): FieldProblem[] {
   const path = ['commands', index];
   const { type } = Object(command) as { readonly type?: unknown };
   const input = typeof type === 'string' ? COMMAND_INPUTS.get(type) : undefined;
-  if (input) return problemsWith(input, command, path);
+  if (input) {
+    const problems = problemsWith(input, command, path);
+    if (problems.length > 0 || type !== 'put-shortcut') return problems;
+    return patternProblems((command as { shortcut: Shortcut }).shortcut, [...path, 'shortcut']);
+  }
   const known = [...COMMAND_INPUTS.keys()].join(', ');
   return [{ pointer: pointerTo([...path, 'type']), detail: `type must be one of ${known}` }];
 }

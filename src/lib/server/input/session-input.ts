@@ -20,6 +20,7 @@ import {
 import { problemsOf, type Session } from '../../core/session/session';
 import {
   MOST_DOCUMENTS,
+  MOST_SHORTCUTS,
   MOST_TABS,
   MOST_WEIGHT,
   MOST_WINDOWS,
@@ -32,7 +33,19 @@ import { summary } from './batch-input';
 import { problemsWith } from './check';
 import { GeometryInput } from './geometry-input';
 import { IsListOf, IsOne } from './nested';
-import { isThing, IsA, IsId, IsIdList, IsInstant, IsMonogram, IsText, IsTitle, OrNull } from './rules';
+import {
+  IfSent,
+  isThing,
+  IsA,
+  IsId,
+  IsIdList,
+  IsInstant,
+  IsMonogram,
+  IsText,
+  IsTitle,
+  OrNull,
+} from './rules';
+import { OwnKeyInput, patternProblems, ShortcutInput } from './shortcut-input';
 import { SettingsInput } from './settings-input';
 
 class WorkspaceInput {
@@ -128,6 +141,8 @@ class SessionDocumentInput {
   @IsArray() @ArrayMaxSize(MOST_WINDOWS) @IsIdList() stacking!: string[];
   @OrNull() @IsId() front!: string | null;
   @IsArray() @ArrayMinSize(DIGITS.length) @ArrayMaxSize(DIGITS.length) @IsPlaces() places!: (Thing | null)[];
+  @IfSent() @IsListOf(() => ShortcutInput, { most: MOST_SHORTCUTS }) shortcuts?: ShortcutInput[];
+  @IfSent() @IsListOf(() => OwnKeyInput, { most: MOST_SHORTCUTS }) ownKeys?: OwnKeyInput[];
 }
 
 function IsPlaces(): PropertyDecorator {
@@ -169,6 +184,8 @@ function misfits(document: SessionDocument): FieldProblem[] {
       pointer: pointerTo([list, index, list === 'drafts' ? 'document' : 'id']),
       detail: `the id '${id}' is used twice`,
     }));
+  const patterns = (document.shortcuts ?? []).flatMap((one, n) => patternProblems(one, ['shortcuts', n]));
+  if (patterns.length > 0) return patterns;
   return problemsOf(fromDocument(document)).map(({ path, detail }) => ({
     pointer: pointerTo(placeInDocument(document, path)),
     detail,

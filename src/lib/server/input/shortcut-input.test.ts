@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { COMMAND_INPUTS } from './command-input';
+import { batchFrom } from './batch-input';
 import { problemsWith } from './check';
+import { patternProblems } from './shortcut-input';
 
 const SIGNED = { id: '0190f3a2-0000-4000-8000-000000000001', at: '2026-11-24T06:00:00.000Z' };
 const CHORD = { code: 'KeyL', shift: false, hold: true, modifiers: [] };
@@ -32,11 +34,6 @@ describe('a shortcut', () => {
   });
 
   it.each<[string, object, RegExp]>([
-    [
-      'an expression that is none',
-      { aim: { application: 'tides', title: '(' } },
-      /#\/shortcut\/aim: must be a window/,
-    ],
     ['an expression that is too long', { aim: { application: 'tides', title: 'x'.repeat(201) } }, /aim/],
     ['both a window and an application', { aim: { window: 'w', application: 'tides', title: null } }, /aim/],
     ['no aim', { aim: null }, /aim/],
@@ -58,6 +55,24 @@ describe('a shortcut', () => {
     expect(problems).toHaveLength(1);
     expect(problems[0]).toMatch(problem);
   });
+});
+
+it('an expression that is none is said as that, beside its field', () => {
+  const aim = (title: string) => patternProblems({ aim: { application: 'tides', title } }, ['shortcut']);
+  expect(aim('lock|gauge')).toEqual([]);
+  expect(aim('(')).toEqual([
+    { pointer: '#/shortcut/aim/title', detail: expect.stringMatching(/^This is no expression/) as string },
+  ]);
+  const batch = (title: string) => () =>
+    batchFrom({
+      id: SIGNED.id,
+      v: 2,
+      commands: [
+        { type: 'put-shortcut', ...SIGNED, shortcut: { ...SHORTCUT, aim: { application: 'tides', title } } },
+      ],
+    });
+  expect(batch('(')).toThrow(/commands.0.shortcut.aim.title: This is no expression/);
+  expect(batch('lock')).not.toThrow();
 });
 
 it('what stands in the index and what was passed through are checked field by field', () => {

@@ -10,6 +10,7 @@ import {
   type Shortcut,
 } from '../../core/slices/shortcuts/state';
 import { ID_PATTERN } from '../../core/formats/session-document';
+import { pointerTo, type FieldProblem } from '../http/problem';
 import { IsOne } from './nested';
 import { IsA, IsTitle, OrNull } from './rules';
 
@@ -24,14 +25,18 @@ function isAim(value: unknown): value is Aim {
   const names = Object.keys(value).sort().join();
   const { window, application, title } = value as Readonly<Record<string, unknown>>;
   if (names === 'window') return isId(window);
-  return names === 'application,title' && isId(application) && (title === null || isPattern(title));
+  return names === 'application,title' && isId(application) && (title === null || isTitle(title));
 }
 
-const isPattern = (value: unknown): boolean =>
-  typeof value === 'string' && value.length <= LONGEST_TITLE && 'matches' in titlePattern(value);
+const isTitle = (value: unknown): boolean =>
+  typeof value === 'string' && value.length >= 1 && value.length <= LONGEST_TITLE;
 
 const IsAim = () =>
-  IsA('isAim', isAim, 'must be a window, or an application with null or an expression for its titles');
+  IsA(
+    'isAim',
+    isAim,
+    `must be a window, or an application with null or an expression of at most ${LONGEST_TITLE} characters`,
+  );
 
 function AreModifiers(): PropertyDecorator {
   const areModifiers = (value: unknown) =>
@@ -62,4 +67,14 @@ export class OwnKeyInput implements OwnKey {
   @IsTitle() action!: string;
   @OrNull() @IsTitle() argument!: string | null;
   @OrNull() @IsOne(() => ChordInput) chord!: ChordInput | null;
+}
+
+/** What is wrong with the pattern of a shortcut that is one otherwise; empty if it has none, or nothing is. */
+export function patternProblems(
+  { aim }: Pick<Shortcut, 'aim'>,
+  path: readonly (string | number)[],
+): FieldProblem[] {
+  if ('window' in aim || aim.title === null) return [];
+  const read = titlePattern(aim.title);
+  return 'problem' in read ? [{ pointer: pointerTo([...path, 'aim', 'title']), detail: read.problem }] : [];
 }

@@ -25,7 +25,7 @@
 
   /** Keys of lists are what lists have everywhere; shortcuts are changed where they are made. */
   const isChangeable = (held: Position | null, others: readonly Bound[]) =>
-    held !== null || others.some(({ scope }) => scope === 'anywhere');
+    held !== null || others.every(({ scope }) => scope === 'anywhere');
 
   function begin(invocation: Invocation) {
     changing = invocation;

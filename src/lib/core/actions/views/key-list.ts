@@ -10,7 +10,7 @@ import type { Notice } from '../../host/notice';
 export interface KeyLine {
   readonly invocation: Invocation;
   readonly title: string;
-  /** Null for what has no key while holding. */
+  /** Null for what has no key while holding; then it may have others, or none yet. */
   readonly chord: Position | null;
   /** Where several invocations are one line, the key of the last one; they lie side by side. */
   readonly upTo: Bound | null;
@@ -53,6 +53,9 @@ export function keyList(
     lines: registry.actions
       .filter((action) => action.group === group)
       .flatMap(linesOf)
-      .filter(({ chord, others }) => chord !== null || others.length > 0),
+      .filter(
+        ({ chord, invocation, others }) =>
+          chord !== null || others.length > 0 || registry.action(invocation.action).searched,
+      ),
   })).filter((section) => section.lines.length > 0);
 }

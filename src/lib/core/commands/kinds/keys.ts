@@ -59,6 +59,8 @@ export const setKey = commandKind({
     const before = ownKeyOf(course.session, key.action, key.argument);
     if (before && sameKey(before, key)) return course.alreadySo({ type: 'already-there' });
     if (key.chord && shortcutWith(course.session, key.chord)) return course.notice({ type: 'chord-taken' });
+    if (!before && course.session.ownKeys.length >= MOST_SHORTCUTS)
+      return course.notice({ type: 'too-many-shortcuts' });
     change(course, [{ action: key.action, argument: key.argument, to: key }]);
   },
 });
