@@ -101,11 +101,11 @@
       {#if SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}
         <p class="-mt-2 pl-[158px] text-ink-soft">{SETTINGS_TEXTS.holdKeyHints[holdKeyOf(settings)]}</p>
       {/if}
+      <KeyboardSetting />
       {@render choices('block', blockOf(settings), BLOCKS, (value) =>
         change({ block: BLOCKS.find((block) => block === value) ?? blockOf(settings) }),
       )}
       <p class="-mt-2 pl-[158px] text-ink-soft">{SETTINGS_TEXTS.blockHints[blockOf(settings)]}</p>
-      <KeyboardSetting />
       {@render choices('theme', settings.theme, THEMES, (value) =>
         change({ theme: THEMES.find((theme) => theme === value) ?? settings.theme }),
       )}
