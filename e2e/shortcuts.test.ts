@@ -25,7 +25,9 @@ describe('a shortcut', () => {
     const person = await at(atSession('a: a1 | b: b1 | c: c1'));
     await make(person, 'L');
     await said(person, 'Alt L goes to a1, in pencil: until that is closed');
-    await person.press('Escape');
+    // The focus is on the way out.
+    await person.press('Enter');
+    await dialog(person, 'Shortcuts').waitFor({ state: 'detached' });
     await person.chord('S');
     await person.chord('Z');
     expect(await person.frontName()).toBe('a1 — A');

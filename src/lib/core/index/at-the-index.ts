@@ -6,11 +6,11 @@ import type { Notice } from '../host/notice';
 import { find } from '../model/table';
 import type { Session } from '../session/session';
 import { frontApplication } from '../slices/front/selectors';
-import { emptyDigit, digitOf } from '../slices/places/selectors';
+import { emptyDigit, digitOf, sameThing } from '../slices/places/selectors';
 import { DIGITS, type Thing } from '../slices/places/state';
 import { shows } from '../slices/windows/selectors';
 import { applicationOfThing, nameOfThing } from './place-view';
-import { atEnd, begunWalk, sought, stepped, type Walk } from './walk';
+import { atEnd, begunWalk, sought, stepped, walkAt, type Walk } from './walk';
 
 /** What an order leads to. */
 export interface AtTheIndex {
@@ -49,12 +49,17 @@ export const soughtIn = (session: Session, walk: Walk, letter: string): Walk =>
   sought(
     walk,
     letter,
+    session.places,
     session.places.map((thing) => thing && nameOfThing(session, thing)),
   );
 
-/** The walk once the session is another: where nothing stands any more it goes on to what stands next. */
-export const following = (session: Session, walk: Walk): Walk =>
-  thingWalked(session, walk) === null ? stepped(walk, session.places, 1, false) : walk;
+/** The walk once the session is another: it goes with what it was on, else on to what stands next. */
+export function following({ places }: Session, walk: Walk): Walk {
+  const { at, on, letters } = walk;
+  const now = places.findIndex((thing) => on !== null && sameThing(thing, on));
+  if (now >= 0) return now === at ? walk : { ...walkAt(places, now), letters };
+  return (places[at] ?? null) === null ? stepped(walk, places, 1, false) : { ...walkAt(places, at), letters };
+}
 
 /** What an order leads to while someone walks. */
 export function obeyed(session: Session, walk: Walk, order: IndexOrder): AtTheIndex {
@@ -70,7 +75,7 @@ export function obeyed(session: Session, walk: Walk, order: IndexOrder): AtTheIn
       const at = DIGITS.indexOf(order.digit);
       return places[at] === null
         ? { walk, wishes: [], notice: { type: 'empty-place', digit: order.digit } }
-        : stays({ at, letters: '' });
+        : stays(walkAt(places, at));
     }
     case 'leave':
       return { walk: null, wishes: [] };
@@ -82,15 +87,11 @@ export function obeyed(session: Session, walk: Walk, order: IndexOrder): AtTheIn
     case 'take-out':
       return stays(walk, { type: 'take-from-index', thing });
     case 'carry': {
-      const at = walk.at + order.by;
-      const digit = DIGITS[at];
-      return digit ? stays({ at, letters: '' }, { type: 'put-in-index', thing, digit }) : stays(walk);
+      const digit = DIGITS[walk.at + order.by];
+      return digit ? stays(walk, { type: 'put-in-index', thing, digit }) : stays(walk);
     }
     case 'carry-to':
-      return stays(
-        { at: DIGITS.indexOf(order.digit), letters: '' },
-        { type: 'put-in-index', thing, digit: order.digit },
-      );
+      return stays(walk, { type: 'put-in-index', thing, digit: order.digit });
   }
 }
 

@@ -212,6 +212,12 @@ describe('changing the index', () => {
     expect(at(person)).toBe('3');
     undo();
     expect(placesOf(person.session)).toBe('a b c d e f . . . .');
+    expect(at(person)).toBe('3');
+    digit(person, '1', true);
+    expect(at(person)).toBe('1');
+    undo();
+    // With what was carried.
+    expect(at(person)).toBe('3');
     undo();
     expect(person.notices).toEqual([{ type: 'nothing-to-undo' }]);
 

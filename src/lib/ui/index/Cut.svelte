@@ -81,15 +81,17 @@
         class="flex min-w-0 flex-col justify-center gap-0.5 px-1.5 [@container(max-height:38px)]:flex-row-reverse [@container(max-height:38px)]:items-center [@container(max-height:38px)]:justify-end"
         aria-hidden="true"
       >
-        <span class={['truncate text-[13px] leading-4', inFront && 'font-[650]']}>{name}</span>
+        <span
+          class={[
+            'truncate text-[13px] leading-4',
+            inFront && 'font-[650]',
+            application.hidden && 'forced-colors:italic',
+          ]}>{name}</span
+        >
         <span class="flex h-4 items-end gap-0.75">
           <span class="mr-1 self-center leading-none"><Key label={digit} /></span>
           {#each place.windows.slice(0, MOST_TICKS) as { minimised }, nth (nth)}
-            <span
-              class={[
-                'w-0.75 bg-current [@container(max-height:38px)]:hidden',
-                minimised ? 'h-1.25' : 'h-3.5',
-              ]}
+            <span class={['border-l-3 [@container(max-height:38px)]:hidden', minimised ? 'h-1.25' : 'h-3.5']}
             ></span>
           {/each}
           {#if more > 0}<span class="text-[11px] leading-none">+{more}</span>{/if}

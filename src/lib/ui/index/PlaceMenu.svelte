@@ -69,7 +69,7 @@
     <span>{label(invocation)}</span>
     {#if not}<span class="text-xs">{not}</span>{/if}
     <span class="ml-auto pl-4"
-      ><Chord action={invocation.action} /><kbd class="font-mono text-[11px]"
+      ><Chord action={invocation.action} /><kbd class="font-mono text-[11px] whitespace-nowrap"
         >{boundName(desk.keys, invocation)}</kbd
       ></span
     >

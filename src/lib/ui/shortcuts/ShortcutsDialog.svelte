@@ -40,6 +40,7 @@
   let chord = $state.raw<Chord | null>(null);
   let taken = $state(false);
   let keepIt = $state<HTMLButtonElement>();
+  let closer = $state<HTMLElement | null>(null);
   /** The shortcut that is changed; null while a new one is made. */
   let changing = $state.raw<Shortcut | null>(null);
 
@@ -105,6 +106,8 @@
     const { id, opens, further } = draft;
     desk.wish({ type: 'put-shortcut', shortcut: { id, chord, aim, opens, further } });
     startAnew();
+    // What was pressed cannot be pressed again, and would lose the focus.
+    closer?.focus();
   }
 </script>
 
@@ -264,7 +267,7 @@
           disabled={desk.session.keysBefore.length === 0}
           onclick={() => desk.invoke('undo-keys')}>{SHORTCUT_TEXTS.undo}</button
         >
-        <Dialog.Close class={BUTTON}>{SHORTCUT_TEXTS.close}</Dialog.Close>
+        <Dialog.Close bind:ref={closer} class={BUTTON}>{SHORTCUT_TEXTS.close}</Dialog.Close>
       </div>
     </Dialog.Content>
   </Dialog.Portal>
