@@ -155,6 +155,8 @@ describe('walking the index', () => {
 describe('by pointer', () => {
   it('what is dropped at a digit changes places with what stands there', async () => {
     const person = await at(atSession('a: a1 | b: b1 | c: c1'));
+    await index(person).hover();
+    await person.page.locator('li[draggable=true]').first().waitFor();
     await place(person, '1').dragTo(place(person, '3'));
     await expect.poll(() => names(person)).toEqual(['C', 'B', 'A', ...Array<string>(7).fill('')]);
     await place(person, '2').dragTo(index(person).getByRole('listitem').nth(8));

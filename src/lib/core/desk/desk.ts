@@ -10,7 +10,7 @@ import type { KeyMap } from '../actions/views/key-map';
 import type { Origin, Wish } from '../commands/commands';
 import type { Notice } from '../host/notice';
 import { adding, begun, following, obeyed, soughtIn, walkTarget } from '../index/at-the-index';
-import { press } from '../index/run';
+import { applicationPressed, pressableAt, pressed, type Pressable } from '../index/pressing';
 import type { Walk } from '../index/walk';
 import {
   isComposing,
@@ -22,21 +22,17 @@ import {
   type KeyInput,
 } from '../keys/key-input';
 import { isUntoldDown, readModifiers } from '../keys/modifiers';
-import type { ApplicationId, DocumentId, Instant, WindowId } from '../model/ids';
+import type { ApplicationId, Instant } from '../model/ids';
 import type { Neighbours } from '../search/keyboard';
 import { catalogueOf } from '../search/session-catalogue';
 import { search } from '../search/search';
-import { applicationOfThing } from '../index/place-view';
 import { applicationOf } from '../slices/applications/selectors';
 import type { Session, SessionEvent } from '../session/session';
-import { applicationAimedAt, windowsAimedAt, type TitleMatching } from '../shortcuts/aim';
+import type { TitleMatching } from '../shortcuts/aim';
 import { recordedFrom } from '../shortcuts/recording';
 import { shortcutOf } from '../slices/shortcuts/selectors';
-import { thingAt } from '../slices/places/selectors';
-import { awayFrom } from '../shortcuts/away-from';
 import type { Digit, Thing } from '../slices/places/state';
-import { askingWindows, windowsOf } from '../slices/recency/selectors';
-import { activeTab, windowOf } from '../slices/windows/selectors';
+import { askingWindows } from '../slices/recency/selectors';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
 import { advance, highlightedResult, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
 import {
@@ -380,50 +376,25 @@ class Turn {
   }
 
   #pressPlace(digit: Digit): void {
-    const thing = thingAt(this.#session, digit);
-    if (thing === null) return this.#notice({ type: 'empty-place', digit });
-    if (this.state.switcher) return this.#toRow(applicationOfThing(this.#session, thing));
-    this.#leaveIndex();
-    if (typeof thing === 'object') return this.#pressDocument(thing.document);
-    const windows = windowsOf(this.#session, thing).map(({ id }) => id);
-    if (windows.length === 0)
-      return this.#submit({ wishes: [{ type: 'switch-to-application', application: thing }] });
-    this.#press(runName({ action: 'place', argument: digit }), windows, thing);
-  }
-
-  #press(of: string, windows: readonly WindowId[], application: ApplicationId): void {
-    const { run, wish } = press(this.state.run, of, windows, this.#session);
-    this.#to({ run });
-    this.#effect({ type: 'schedule', timer: 'run' });
-    if (wish) this.#submit({ wishes: [wish] });
-    else this.#notice({ type: 'only-window', application });
+    const what = pressableAt(this.#session, digit);
+    if (what) this.#press(runName({ action: 'place', argument: digit }), what);
+    else this.#notice({ type: 'empty-place', digit });
   }
 
   #pressShortcut(id: string): void {
-    const shortcut = shortcutOf(this.#session, id);
-    if (!shortcut) return this.#notice({ type: 'not-there' });
-    const application = applicationAimedAt(this.#session, shortcut.aim);
-    if (this.state.switcher) return this.#toRow(application);
-    this.#leaveIndex();
-    const windows = windowsAimedAt(this.#session, shortcut.aim, this.context.matching).map(({ id }) => id);
-    const { front } = this.#session;
-    if (windows.length === 0) {
-      if (!shortcut.opens) return this.#notice({ type: 'nothing-to-go-to' });
-      return this.#submit({ wishes: [{ type: 'switch-to-application', application }] });
-    }
-    if (shortcut.further === 'next-window' || front === null || !windows.includes(front))
-      return this.#press(runName({ action: 'shortcut', argument: id }), windows, application);
-    const wish = awayFrom(this.#session, shortcut, windows);
-    if (wish) this.#submit({ wishes: [wish] });
-    else this.#notice({ type: 'only-window', application });
+    const what = shortcutOf(this.#session, id);
+    if (what) this.#press(runName({ action: 'shortcut', argument: id }), what);
+    else this.#notice({ type: 'not-there' });
   }
 
-  #pressDocument(document: DocumentId): void {
-    const { front } = this.#session;
-    const shown = front === null ? null : windowOf(this.#session, front);
-    if (shown && activeTab(shown).document === document)
-      return this.#notice({ type: 'only-window', application: shown.application });
-    this.#submit({ wishes: [{ type: 'open-document', document }] });
+  #press(of: string, what: Pressable): void {
+    if (this.state.switcher) return this.#toRow(applicationPressed(this.#session, what));
+    this.#leaveIndex();
+    const outcome = pressed(this.#session, this.state.run, of, what, this.context.matching);
+    this.#to({ run: outcome.run });
+    if (outcome.run) this.#effect({ type: 'schedule', timer: 'run' });
+    if ('wish' in outcome) this.#submit({ wishes: [outcome.wish] });
+    else this.#notice(outcome.notice);
   }
 
   /** While the switcher is open a place is its row, and then the next leaf of that. */

@@ -10,7 +10,7 @@ import { windowOf } from '../slices/windows/selectors';
  */
 export function awayFrom(
   session: Session,
-  { aim, further }: Shortcut,
+  { aim, further }: Pick<Shortcut, 'aim' | 'further'>,
   windows: readonly WindowId[],
 ): Wish | null {
   const { front } = session;

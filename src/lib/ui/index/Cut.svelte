@@ -7,7 +7,18 @@
   import { carriedByPointer } from './carried-by-pointer';
 
   /** One place of the index. */
-  let { digit, place, walked }: { digit: Digit; place: PlaceView | null; walked: boolean } = $props();
+  let {
+    digit,
+    place,
+    walked,
+    pointed,
+  }: {
+    digit: Digit;
+    place: PlaceView | null;
+    walked: boolean;
+    /** Whether the pointer has come to the index. */
+    pointed: boolean;
+  } = $props();
 
   const desk = deskHere();
   /** More ticks than these do not fit. */
@@ -40,7 +51,7 @@
   }
 </script>
 
-<li class="min-h-0 [container-type:size]" {@attach carriedByPointer(desk, digit, () => place)}>
+<li class="min-h-0 [container-type:size]" {@attach pointed && carriedByPointer(desk, digit, () => place)}>
   {#if place}
     {@const { application, inFront, name } = place}
     <button

@@ -15,6 +15,8 @@
   const away = $derived(indexStanceOf(desk.session.settings) === 'away');
   const empty = $derived(places.every((place) => place === null));
 
+  /** Whether the pointer has been here: then it may carry something. */
+  let pointed = $state(false);
   let element: HTMLElement;
   /** Whoever walks has the focus at the place where the walk is. */
   const keysTo = $derived(walk && desk.dialog === null ? `place-${DIGITS[walk.at] ?? 'none'}` : null);
@@ -32,6 +34,7 @@
   bind:this={element}
   aria-label={TEXTS.index}
   tabindex="-1"
+  onpointerenter={() => (pointed = true)}
   class={[
     'index flex w-31 shrink-0 flex-col overflow-hidden pt-4 outline-none max-md:absolute max-md:inset-y-0 max-md:right-0 max-md:z-6',
     away && 'absolute inset-y-0 right-0 z-6',
@@ -40,7 +43,7 @@
 >
   <ol class="grid max-h-[530px] min-h-0 flex-1 grid-rows-[repeat(10,minmax(0,1fr))] gap-1.25">
     {#each DIGITS as digit, at (digit)}
-      <Cut {digit} place={places[at] ?? null} walked={walk?.at === at} />
+      <Cut {digit} place={places[at] ?? null} walked={walk?.at === at} {pointed} />
     {/each}
   </ol>
   {#if walk?.letters}

@@ -7,8 +7,7 @@ import type { Desk } from '../desk/desk.svelte';
 const CARRIES = 'place';
 
 /**
- * Lets the pointer carry what stands at a place to another one. The package comes after the page: nobody carries anything
- * in the first moment.
+ * Lets the pointer carry what stands at a place to another one. The package is loaded when the pointer comes near.
  */
 export const carriedByPointer =
   (desk: Desk, digit: Digit, standing: () => PlaceView | null): Attachment<HTMLElement> =>
