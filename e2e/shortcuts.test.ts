@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { at } from './support/at';
 import type { Person } from './support/browser';
-import { atSession, useBrowser } from './support/browser';
+import { atEllavane, atSession, openPage, useBrowser } from './support/browser';
 
 useBrowser();
 
@@ -72,6 +72,26 @@ describe('a shortcut', () => {
       .toMatch(/^a[12] — A$/);
   });
 
+  it('goes on where its window is closed meanwhile on another page', async () => {
+    const person = await at(atSession('a: a1 | b: b1'));
+    const other = await openPage(person.session);
+    await person.chord('Shift+T');
+    await recording(person);
+    await person.chord('L');
+    const shortcuts = dialog(person, 'Shortcuts');
+    const keep = shortcuts.getByRole('button', { name: 'Keep it' });
+    await expect.poll(() => keep.isDisabled()).toBe(false);
+    await other.chord('C');
+    await other.sent();
+    await expect.poll(() => keep.isDisabled()).toBe(true);
+    await shortcuts.getByRole('radio', { name: /^the application, in ink/ }).click();
+    await keep.click();
+    await said(person, 'Alt L goes to A, in ink');
+    await shortcuts.getByText('ink', { exact: true }).waitFor();
+    expect(person.errors).toEqual([]);
+    await other.page.context().close();
+  });
+
   it('says at once who uses a combination, and is not kept on a key of Key Fold', async () => {
     const person = await at(atSession('a: a1 | b: b1'));
     await person.chord('Shift+T');
@@ -119,6 +139,21 @@ describe('keys', () => {
     await person.press('Escape');
     await person.chord('Z');
     expect(await person.frontName()).toBe('b1 — B');
+  });
+
+  it('can be given to what a program does, which is then done without going there', async () => {
+    const person = await at(atEllavane());
+    await person.chord('H');
+    const keys = dialog(person, 'Keys and help');
+    await keys.getByRole('button', { name: 'Change the key: Next high water (Tide)' }).click();
+    await recording(person);
+    await person.chord('K');
+    await person.press('Enter', 'Escape');
+    await keys.waitFor({ state: 'detached' });
+    await person.chord('Digit3');
+    await person.chord('K');
+    await said(person, 'High water at');
+    expect(await person.frontName()).toBe('Today — Pilot Log');
   });
 
   it('lie under the right hand where someone wants that', async () => {

@@ -3,6 +3,7 @@
   import { untrack } from 'svelte';
   import type { Chord } from '../../core/keys/chord';
   import { LONGEST_TITLE } from '../../core/model/limits';
+  import { find } from '../../core/model/table';
   import { aimText, windowsAimedAt } from '../../core/shortcuts/aim';
   import { titlePattern } from '../../core/shortcuts/title-pattern';
   import { applicationOf } from '../../core/slices/applications/selectors';
@@ -65,14 +66,14 @@
   function fresh(): Draft {
     const { session } = desk;
     const application = first?.application ?? session.applications[0]?.id ?? '';
-    const window = first?.window ?? session.recent.windows[0]?.id ?? '';
-    const title = first?.window ? escaped(titleOf(windowOf(session, first.window))) : '';
+    // On another page it may have been closed meanwhile.
+    const window = first?.window ? find(session.windows, first.window) : undefined;
     return {
       id: newId(),
-      kind: first?.window ? 'window' : 'application',
-      window,
+      kind: window ? 'window' : 'application',
+      window: window?.id ?? session.recent.windows[0]?.id ?? '',
       application,
-      title,
+      title: window ? escaped(titleOf(window)) : '',
       opens: true,
       further: 'next-window',
     };
