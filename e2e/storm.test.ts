@@ -15,8 +15,11 @@ import {
 useBrowser();
 
 const INPUTS = Number(process.env.STORM_INPUTS ?? 400);
-const KEYS = 'SAFDQZXCVRGTEON'.split('').map((letter) => `Key${letter}`);
-const OTHERS = ['Space', 'Enter', 'Escape', 'ArrowDown', 'ArrowLeft', 'Tab', 'Backspace'];
+const KEYS = [
+  ...'SAFDQZXCVRGTEON'.split('').map((letter) => `Key${letter}`),
+  ...['Digit2', 'Digit3', 'Digit6', 'Backquote'],
+];
+const OTHERS = ['Space', 'Enter', 'Escape', 'ArrowDown', 'ArrowLeft', 'Tab', 'Backspace', 'F6', 'Delete'];
 
 async function input(random: Random, person: Person): Promise<void> {
   const { keyboard, mouse } = person.page;
@@ -35,7 +38,7 @@ async function input(random: Random, person: Person): Promise<void> {
   if (random.below(3) > 0) await keyboard.up(key);
 }
 
-it.each([1, 2])(
+it.each([1, 2, 3])(
   'storm %i leaves two pages in step with the server, and the keys where they belong',
   async (seed) => {
     const session = await createSession(ellavane(new Date()));
