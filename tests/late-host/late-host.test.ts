@@ -80,6 +80,21 @@ describe('single cases', () => {
     expect(scene.reports.at(-1)?.settles).toEqual({ kind: 'refused', detail: 'It would not.' });
   });
 
+  it('what lay over an entry when it was put back is gone with it, though it looks away again on the way', () => {
+    const scene = new Scene(['as-wished']);
+    scene.wish({ type: 'hide', application: 'b' });
+    scene.wish({ type: 'solo', application: 'b' });
+    scene.wish({ type: 'solo', application: 'a' });
+    scene.wish({ type: 'switch-to-application', application: 'b' });
+    scene.wish({ type: 'put-back', entry: newestPutAway(scene.seen)?.id ?? null });
+    const before = visible(scene.seen);
+    for (let n = 0; n < 3; n += 1) scene.host.goOn(0);
+    scene.hear();
+    expect(visible(scene.seen)).toBe(before);
+    scene.end();
+    expect(visible(scene.seen)).toBe(before);
+  });
+
   it('truth that came after a wish came true is not hidden by the wish', () => {
     const scene = new Scene(['as-wished']);
     scene.wish(front('b2'));

@@ -9,7 +9,7 @@ import type { Batch } from '../commands/commands';
 import type { Notice, Refusal } from '../host/notice';
 import { planOf } from '../host/plan';
 import type { Report } from '../protocol/report';
-import { reduceAll, type Session, type SessionEvent } from '../session/session';
+import { ownership, reduceAll, type Session, type SessionEvent } from '../session/session';
 
 /** A batch that is not settled. */
 export interface Pending {
@@ -169,10 +169,25 @@ function rebased(replica: Replica): Replica {
     const plan = planOf(session, one.batch, live);
     if (!plan.ok) return { ...one, events: [] };
     const fulfilled = live && one.taken && plan.orders.length === 0 && hasComeTrue(confirmed, one.batch);
-    session = plan.session;
-    return { ...one, events: plan.events, fulfilled };
+    const events = live ? withFactsAsTaken(plan.events, one.events) : plan.events;
+    session = events === plan.events ? plan.session : reduceAll(session, events);
+    return { ...one, events, fulfilled };
   });
   return { ...replica, pending, session };
+}
+
+/**
+ * What is foreseen, with Key Fold's own facts as they were when it was wished: the server writes those down that followed
+ * then, however much has come true since. The same list if there are none.
+ */
+function withFactsAsTaken(
+  events: readonly SessionEvent[],
+  before: readonly SessionEvent[],
+): readonly SessionEvent[] {
+  if (!events.some((event) => ownership(event) === 'when-settled')) return events;
+  return events.map((event) =>
+    ownership(event) === 'when-settled' ? (before.find(({ type }) => type === event.type) ?? event) : event,
+  );
 }
 
 /** Whether a batch leaves its host nothing to do on what was reported alone. */
