@@ -1,9 +1,9 @@
 import { FRESH, type Invocation, type Moment } from '../actions/action';
 import type { Scope } from '../actions/binding';
-import { MODIFIERS, type ChordModifier } from '../keys/chord';
+import type { ChordModifier } from '../keys/chord';
 import type { Registry } from '../actions/registry';
 import type { KeyMap } from '../actions/views/key-map';
-import { isComposing, isHeld, isHoldKey, isHoldKeyDown, type KeyInput } from '../keys/key-input';
+import { isComposing, isHeld, isHoldKey, isHoldKeyDown, modifiersOf, type KeyInput } from '../keys/key-input';
 import { holdKeyOf, type Settings, type UsableHoldKey } from '../slices/settings/state';
 import type { Switcher } from '../switcher/switcher';
 
@@ -54,14 +54,12 @@ function meaningOf(input: KeyInput, around: Surroundings): KeyMeaning | null {
 }
 
 function withoutHoldKey(input: KeyInput, around: Surroundings): KeyMeaning | null {
-  const modifiers = MODIFIERS.filter((modifier) => input[FLAGS[modifier]]);
+  const modifiers = modifiersOf(input);
   const scopes: readonly Scope[] = around.walking ? ['index'] : inSwitcher(around);
   const meaning = invoked(input, [...scopes, 'anywhere'], around, modifiers);
   if (meaning || !around.walking || modifiers.length > 0) return meaning;
   return [...input.key].length === 1 ? { type: 'seek', letter: input.key } : null;
 }
-
-const FLAGS = { Control: 'control', Alt: 'alt', Meta: 'meta' } as const;
 
 /** It comes up when the last of the keys that are the hold key does. */
 function ofHoldKey(input: KeyInput, holdKey: UsableHoldKey): KeyMeaning {

@@ -1,3 +1,4 @@
+import { MODIFIERS, type ChordModifier } from './chord';
 import type { UsableHoldKey } from '../slices/settings/state';
 
 /** The modifiers that this application looks at by their keys; Control and AltGraph only ever by their state. */
@@ -51,3 +52,9 @@ export function isHeld(input: KeyInput, holdKey: UsableHoldKey): boolean {
   const others = { Alt: input.meta, Meta: input.alt }[holdKey] || input.control || input.altGraph;
   return isHoldKeyDown(input, holdKey) && !others;
 }
+
+const FLAGS = { Control: 'control', Alt: 'alt', Meta: 'meta' } as const;
+
+/** The modifiers besides Shift that are down. */
+export const modifiersOf = (input: ArrivedKey): ChordModifier[] =>
+  MODIFIERS.filter((modifier) => input[FLAGS[modifier]]);

@@ -1,6 +1,6 @@
 /** From a key that was pressed to a combination that can be chosen. */
-import { isHeld, type KeyInput } from '../keys/key-input';
-import { MODIFIERS, type Chord } from '../keys/chord';
+import { isHeld, modifiersOf, type KeyInput } from '../keys/key-input';
+import type { Chord } from '../keys/chord';
 import { seatOf } from '../keys/writing-keys';
 import type { UsableHoldKey } from '../slices/settings/state';
 
@@ -16,8 +16,6 @@ export type NoChord =
 /** What was recorded. */
 export type Recorded = { readonly chord: Chord } | { readonly not: NoChord; readonly code: string };
 
-const FLAGS = { Control: 'control', Alt: 'alt', Meta: 'meta' } as const;
-
 /**
  * The combination of a key going down that is no modifier. That Control with Alt types characters on one platform is common
  * practice; function keys do so on none.
@@ -27,7 +25,7 @@ export function recordedFrom(input: KeyInput, holdKey: UsableHoldKey): Recorded 
   if (input.composing || input.key === 'Process') return { not: 'composing', code };
   if (input.altGraph) return { not: 'alt-graph', code };
   if (isHeld(input, holdKey)) return { chord: { code, shift, hold: true, modifiers: [] } };
-  const modifiers = MODIFIERS.filter((modifier) => input[FLAGS[modifier]]);
+  const modifiers = modifiersOf(input);
   const control = modifiers.includes('Control') && modifiers.includes('Alt');
   if (control && (seatOf(code) !== null || code === 'Space')) return { not: 'alt-graph', code };
   if (modifiers.length === 0 && !/^F\d+$/.test(code)) return { not: 'writes', code };

@@ -213,6 +213,7 @@
               <input
                 bind:value={draft.title}
                 maxlength={LONGEST_TITLE}
+                placeholder={SHORTCUT_TEXTS.patternHint}
                 spellcheck="false"
                 aria-invalid={problem !== null}
                 aria-describedby="shortcut-pattern"

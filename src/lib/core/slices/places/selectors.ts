@@ -1,4 +1,3 @@
-import type { ApplicationId } from '../../model/ids';
 import { DIGITS, type Digit, type Places, type PlacesState, type Thing } from './state';
 
 /** Whether two things are the same application, or the same document. */
@@ -14,16 +13,6 @@ export const thingAt = ({ places }: PlacesState, digit: Digit): Thing | null =>
 export function digitOf({ places }: PlacesState, thing: Thing): Digit | null {
   return DIGITS[places.findIndex((one) => sameThing(one, thing))] ?? null;
 }
-
-/** The digit of every application that has a place. */
-export const digitsOfApplications = ({ places }: PlacesState): ReadonlyMap<ApplicationId, Digit> =>
-  new Map(
-    // The first of two places counts, as everywhere.
-    DIGITS.flatMap((digit, at): [ApplicationId, Digit][] => {
-      const thing = places[at];
-      return typeof thing === 'string' ? [[thing, digit]] : [];
-    }).toReversed(),
-  );
 
 /** The first place at which nothing stands; null if all are taken. */
 export const emptyDigit = ({ places }: PlacesState): Digit | null => DIGITS[places.indexOf(null)] ?? null;
