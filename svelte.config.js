@@ -22,6 +22,8 @@ export default {
         'connect-src': ['self'],
         'worker-src': ['self'],
         'manifest-src': ['self'],
+        // The document between this page and the frame of a page application.
+        'frame-src': ['self'],
         'base-uri': ['none'],
         'form-action': ['none'],
         'frame-ancestors': ['none'],

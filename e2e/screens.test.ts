@@ -19,6 +19,17 @@ async function violations(person: Person): Promise<string[]> {
   return found;
 }
 
+/** A dialog, opened by search. */
+const opened =
+  (letters: string, name: string) =>
+  async (person: Person): Promise<void> => {
+    await person.chord('Q');
+    await person.page.keyboard.type(letters);
+    await person.selectedLeaf.waitFor();
+    await person.press('Enter');
+    await person.page.getByRole('dialog', { name }).waitFor();
+  };
+
 const SCREENS: readonly [string, (person: Person) => Promise<unknown>][] = [
   ['the surface', async () => undefined],
   ['the switcher', async (person) => (await person.hold('S')).switcher.waitFor()],
@@ -38,15 +49,12 @@ const SCREENS: readonly [string, (person: Person) => Promise<unknown>][] = [
       await person.page.getByRole('toolbar').waitFor();
     },
   ],
-  [
-    'the settings',
-    async (person) => {
-      await person.chord('Q');
-      await person.page.keyboard.type('settings');
-      await person.press('Enter');
-      await person.page.getByRole('dialog', { name: 'Settings' }).waitFor();
-    },
-  ],
+  ['the settings', opened('settings', 'Settings')],
+  ['the keys', opened('keys and help', 'Keys and help')],
+  ['shortcuts', opened('shortcuts make', 'Shortcuts')],
+  ['the reach check', opened('check which keys', 'Which keys arrive here?')],
+  ['web pages', opened('web pages', 'Web pages as applications')],
+  ['handing over', opened('hand over', 'Hand over')],
   ['the bare surface', async (person) => person.chord('G')],
 ];
 

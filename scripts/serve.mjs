@@ -1,6 +1,7 @@
 /** Serves the build. Ends when the script that started it ends, even if that was killed. */
 import { once } from 'node:events';
 import compression from 'compression';
+import { demoPagesPort, serveDemoPages } from './lib/demo-pages.mjs';
 import { answerClientError, wellFormed, withProblem } from './lib/well-formed.mjs';
 
 /**
@@ -37,6 +38,9 @@ try {
   );
   http.on('clientError', answerClientError);
   if (!http.listening) await once(http, 'listening');
+  const pages = demoPagesPort(process.env);
+  if (!(await serveDemoPages(pages)))
+    console.log(`Key Fold: port ${pages} is taken, so the demo's web pages are not served.`);
   process.send?.('serving');
 } catch (error) {
   console.error(`Key Fold: ${error instanceof Error ? error.message : error}`);

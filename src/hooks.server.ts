@@ -14,6 +14,7 @@ export const init: ServerInit = () =>
     listening: env.HOST ?? '127.0.0.1',
     port: env.PORT ?? '',
     hosts: env.KEY_FOLD_HOSTS ?? '',
+    demoPages: `http://127.0.0.1:${env.KEY_FOLD_PAGES_PORT ?? Number(env.PORT ?? 4870) + 1}`,
     workers: env.KEY_FOLD_WORKERS ?? 'build/workers',
   });
 
@@ -31,7 +32,8 @@ export const handle: Handle = async ({ event, resolve }) => {
     }
     return withProblem(request, await resolve(event));
   });
-  for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
+  for (const [name, value] of Object.entries(SECURITY_HEADERS))
+    if (!response.headers.has(name)) response.headers.set(name, value);
   return response;
 };
 

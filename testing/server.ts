@@ -5,6 +5,8 @@ import { freePort } from '../scripts/lib/cluster.mjs';
 export interface RunningServer {
   readonly url: string;
   readonly port: number;
+  /** The origin of the demo's web pages. */
+  readonly pages: string;
   /** What it has printed so far. */
   said(): string;
   /** Ends it as a power cut would. */
@@ -23,6 +25,7 @@ export async function startServer(
   env: Readonly<Record<string, string>> = {},
 ): Promise<RunningServer> {
   const listening = port ?? (await freePort());
+  const pages = await freePort();
   const child = spawn(process.execPath, ['scripts/serve.mjs'], {
     env: {
       ...process.env,
@@ -31,6 +34,7 @@ export async function startServer(
       DATABASE_URL: databaseUrl,
       BODY_SIZE_LIMIT: 'Infinity',
       SHUTDOWN_TIMEOUT: '1',
+      KEY_FOLD_PAGES_PORT: String(pages),
       ...env,
     },
     stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
@@ -44,6 +48,7 @@ export async function startServer(
   return {
     url: `http://127.0.0.1:${listening}`,
     port: listening,
+    pages: `http://127.0.0.1:${pages}`,
     said: () => said,
     kill: async () => void (await ended(child, 'SIGKILL')),
     terminate: () => ended(child, 'SIGTERM'),

@@ -47,6 +47,8 @@ const TYPES: readonly WishType[] = [
   'reset-key',
   'reset-keys',
   'put-keys-back',
+  'change-setup',
+  'put-setup-back',
 ];
 
 /** A session with something of everything: unsaved, minimised, hidden, elsewhere, resident, without windows. */
@@ -77,6 +79,9 @@ const chordOf = (pick: number): Chord => ({
   hold: true,
   modifiers: [],
 });
+
+const pageAt = (pick: number): string =>
+  JSON.stringify({ name: `Page ${pick}`, start_url: `https://harbour.example/${pick}` });
 
 /** The wish that a seed becomes in a session; null if the session has nothing for it. */
 export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session): Wish | null {
@@ -122,6 +127,38 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
       return { type };
     case 'put-keys-back':
       return { type, entry: flag ? null : (among(idsIn(session.keysBefore)) ?? null) };
+    case 'change-setup': {
+      const id = `guest-${other}`;
+      const guest = {
+        id,
+        name: `Page ${pick}`,
+        monogram: 'Pa',
+        hue: pick,
+        home: id,
+        kind: 'page',
+        text: pageAt(pick),
+      } as const;
+      const goes = pick % 3 === 0 && find(session.applications, id) !== undefined;
+      const shortcut = {
+        id: `s${other}`,
+        chord: chordOf(pick),
+        aim: { application: id, title: null },
+        opens: flag,
+      } as const;
+      return {
+        type,
+        setup: {
+          settings: pick > 70 ? { ...session.settings, theme: flag ? 'day' : 'night' } : null,
+          places: flag ? session.places.with(other, pick > 30 && !goes ? id : null) : null,
+          shortcuts:
+            pick > 50 && !goes ? [{ shortcut: `s${other}`, to: { ...shortcut, further: 'back' } }] : [],
+          keys: [],
+          guests: [{ application: id, to: goes ? null : guest }],
+        },
+      };
+    }
+    case 'put-setup-back':
+      return { type, entry: flag ? null : (among(idsIn(session.setupsBefore)) ?? null) };
     case 'open-document':
     case 'save':
       return { type, document };

@@ -6,6 +6,8 @@ import { startServer } from '../../testing/server';
 declare module 'vitest' {
   interface ProvidedContext {
     baseUrl: string;
+    /** The origin of the demo's web pages. */
+    pagesUrl: string;
   }
 }
 
@@ -13,6 +15,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
   const database = await testDatabase(project.getProvidedContext().databaseServer);
   const server = await startServer(database.url);
   project.provide('baseUrl', server.url);
+  project.provide('pagesUrl', server.pages);
   return async () => {
     await server.kill();
     await database.drop();

@@ -6,11 +6,13 @@ export function download(address: string, file: string): void {
   link.click();
 }
 
-/** Hands a value to the browser as a JSON file. */
-export function downloadJson(value: unknown, file: string): void {
-  const address = URL.createObjectURL(
-    new Blob([JSON.stringify(value, null, 2)], { type: 'application/json' }),
-  );
+/** Hands a text to the browser as a file. */
+export function downloadText(text: string, file: string, type: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
   download(address, file);
   URL.revokeObjectURL(address);
 }
+
+/** Hands a value to the browser as a JSON file. */
+export const downloadJson = (value: unknown, file: string): void =>
+  downloadText(JSON.stringify(value, null, 2), file, 'application/json');

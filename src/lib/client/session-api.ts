@@ -12,9 +12,17 @@ export const commandsAddress = (session: string): string => `${SESSIONS}/${sessi
 /** The session as a session document. */
 export const documentAddress = (session: string): string => `${SESSIONS}/${session}/document`;
 
+/** Where a set-up document is checked; takes a POST. */
+export const SETUPS = '/api/setups';
+/** Where it is asked whether a page permits frames; takes a POST. */
+export const FRAMES = '/api/frames';
+
 /** Pages. */
 export const HOME_PAGE = '/';
 /** The page that asks for the access key. */
 export const ACCESS_PAGE = '/access';
 /** A session's page. */
 export const sessionPage = (session: string): string => `/sessions/${session}`;
+/** The document that holds the frame of a page application. */
+export const framePage = (session: string, application: string): string =>
+  `${sessionPage(session)}/pages/${application}`;

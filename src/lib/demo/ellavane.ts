@@ -1,5 +1,6 @@
 import { FORMAT, VERSION, type SessionDocument } from '../core/formats/session-document';
 import type { Application } from '../core/slices/applications/state';
+import type { AppDocument } from '../core/slices/documents/state';
 import type { Geometry } from '../core/model/geometry';
 import type { Tab, AppWindow } from '../core/slices/windows/state';
 import { DOCUMENTS } from './documents';
@@ -44,6 +45,49 @@ const APPLICATIONS: readonly Application[] = [
   application('sums', 'Sums', 'Su', 300, 'under-keel', { answering: false }),
   application('cabinet', 'Cabinet', 'Ca', 150, 'inbox'),
 ];
+
+/** Where the demo's web pages are unless somebody says otherwise. */
+const DEMO_PAGES = 'http://127.0.0.1:4871';
+
+interface DemoPage {
+  readonly id: string;
+  readonly name: string;
+  readonly monogram: string;
+  readonly hue: number;
+  readonly display: 'minimal-ui' | 'browser';
+  readonly icons?: readonly { readonly src: string }[];
+}
+
+/** A pin on a board. */
+const PIN =
+  'data:image/svg+xml,' +
+  encodeURIComponent(
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 32 32"><rect x="4" y="9" width="24" height="19" fill="#f3e7cf" stroke="#4a3418" stroke-width="2"/><path d="M9 16h14M9 21h9" stroke="#4a3418" stroke-width="2"/><circle cx="16" cy="8" r="4.5" fill="#b0452c" stroke="#4a3418" stroke-width="2"/></svg>',
+  );
+
+/** Web pages that were added as applications; they do not run yet. */
+const PAGES: readonly DemoPage[] = [
+  {
+    id: 'notices',
+    name: 'Notice Board',
+    monogram: 'No',
+    hue: 35,
+    display: 'minimal-ui',
+    icons: [{ src: PIN }],
+  },
+  { id: 'ferries', name: 'Ferry Times', monogram: 'Fe', hue: 170, display: 'browser' },
+];
+
+const pageApplication = ({ id, name, monogram, hue }: DemoPage): Application =>
+  application(id, name, monogram, hue, id, { running: false, quitsWithLastWindow: true });
+
+const pageDocument = ({ id, name, display, icons }: DemoPage, pages: string): AppDocument => ({
+  id,
+  title: name,
+  application: id,
+  kind: 'page',
+  text: JSON.stringify({ name, start_url: `${pages}/${id}/`, scope: `${pages}/${id}/`, display, icons }),
+});
 
 /** [document ids of its tabs, minutes since use, x, y, width, height, what is special], most recent first. */
 type Row = readonly [
@@ -101,7 +145,7 @@ function window([documents, , x, y, width, height, more]: Row): AppWindow {
 }
 
 /** The harbour office of Ellavane at work, as if it had been used until `now`. */
-export function ellavane(now: Date): SessionDocument {
+export function ellavane(now: Date, pages = DEMO_PAGES): SessionDocument {
   const ago = (minutes: number) => new Date(now.getTime() - minutes * MINUTE_MS).toISOString();
   const windows = WINDOWS.map(window);
   const stacking = windows.map(({ id }) => id).toReversed();
@@ -120,8 +164,8 @@ export function ellavane(now: Date): SessionDocument {
       { id: 'papers', name: 'Papers' },
     ],
     workspace: 'watch',
-    applications: APPLICATIONS,
-    documents: DOCUMENTS,
+    applications: [...APPLICATIONS, ...PAGES.map(pageApplication)],
+    documents: [...DOCUMENTS, ...PAGES.map((page) => pageDocument(page, pages))],
     drafts: [
       {
         document: 'letter-towage',

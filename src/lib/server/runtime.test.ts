@@ -3,11 +3,19 @@ import { testDatabase, type TestDatabase } from '../../../tests/database';
 import { DEMO_ID } from '../demo/ellavane';
 import { admission, eventStore, importer, startRuntime } from './runtime';
 
+const PAGES = 'http://127.0.0.1:4871';
 let database: TestDatabase | null = null;
 const started = async (listening: string, hosts: string) => {
   database ??= await testDatabase();
   const said = vi.spyOn(console, 'log').mockReturnValue();
-  await startRuntime({ databaseUrl: database.url, listening, port: '4870', hosts, workers: 'workers' });
+  await startRuntime({
+    databaseUrl: database.url,
+    listening,
+    port: '4870',
+    hosts,
+    demoPages: PAGES,
+    workers: 'workers',
+  });
   const lines = said.mock.calls.join('\n');
   said.mockRestore();
   return lines;
@@ -27,7 +35,7 @@ it('the server is not there before it has started, and does not start without a 
   for (const part of [eventStore, admission, importer])
     expect(part).toThrow('The server has not started yet.');
   await expect(
-    startRuntime({ databaseUrl: '', listening: '', port: '', hosts: '', workers: '' }),
+    startRuntime({ databaseUrl: '', listening: '', port: '', hosts: '', demoPages: PAGES, workers: '' }),
   ).rejects.toThrow('DATABASE_URL is not set. Start Key Fold with `npm start`.');
 });
 

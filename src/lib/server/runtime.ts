@@ -17,6 +17,7 @@ interface Runtime {
   readonly store: EventStore;
   readonly admission: Admission;
   readonly importer: Importer;
+  readonly demoPages: string;
 }
 
 let runtime: Runtime | null = null;
@@ -28,6 +29,8 @@ export interface RuntimeSettings {
   readonly listening: string;
   readonly port: string;
   readonly hosts: string;
+  /** The origin of the demo's web pages. */
+  readonly demoPages: string;
   /** The folder of the built worker threads. */
   readonly workers: string;
 }
@@ -42,13 +45,14 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
   const hosts = new Hosts(settings.listening, settings.hosts);
   const keys = new AccessKeys(database);
   await store.hearOthers();
-  await ensureDemo(store);
+  await ensureDemo(store, settings.demoPages);
   if (!hosts.onLoopback || settings.hosts.trim() !== '') {
     const key = await keys.makeFirst();
     if (key) sayKey(key, hosts, settings.port);
   }
   runtime = {
     store,
+    demoPages: settings.demoPages,
     admission: new Admission(keys, hosts),
     importer: new Importer(join(settings.workers, 'import-session.js')),
   };
@@ -58,9 +62,10 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
   setInterval(prune, PRUNING_MS).unref();
 }
 
-/** Loads the demo unless it is there already. */
-export async function ensureDemo(store: EventStore): Promise<void> {
-  if ((await store.last(DEMO_ID)) === null) await store.create(DEMO_ID, fromDocument(ellavane(new Date())));
+/** Loads the demo unless it is there already. `pages`: the origin of its web pages. */
+export async function ensureDemo(store: EventStore, pages: string): Promise<void> {
+  if ((await store.last(DEMO_ID)) === null)
+    await store.create(DEMO_ID, fromDocument(ellavane(new Date(), pages)));
 }
 
 function sayKey(key: string, hosts: Hosts, port: string): void {
@@ -78,6 +83,9 @@ function running(): Runtime {
 
 /** The event store of the running server. */
 export const eventStore = (): EventStore => running().store;
+
+/** The origin of the demo's web pages. */
+export const demoPages = (): string => running().demoPages;
 
 /** What checks documents that come in. */
 export const importer = (): Importer => running().importer;

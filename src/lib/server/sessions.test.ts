@@ -53,11 +53,11 @@ describe('a session', () => {
 
   it('of the demo is there from the first start, and stays as it is on the next', async () => {
     const store = new EventStore(database.db);
-    await ensureDemo(store);
+    await ensureDemo(store, 'http://127.0.0.1:4871');
     const { session } = await loadSession(store, DEMO_ID);
     expect(session.title).toBe(ellavane(new Date()).title);
     await submitBatch(store, DEMO_ID, batchOf({ type: 'sweep' }));
-    await ensureDemo(store);
+    await ensureDemo(store, 'http://127.0.0.1:4871');
     expect((await loadSession(store, DEMO_ID)).session.front).toBeNull();
   });
 });

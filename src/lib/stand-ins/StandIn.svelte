@@ -5,7 +5,14 @@
   import { previewOf, viewOf } from './views';
 
   /** The program that shows a document: in a window, or small and only to be looked at, without actions. */
-  let { document, text, day, actions, waits = false }: PreviewProps & Partial<ViewProps> = $props();
+  let {
+    document,
+    text,
+    day,
+    window = '',
+    actions,
+    waits = false,
+  }: PreviewProps & Partial<ViewProps> = $props();
 
   const problem = $derived(manifestOf(document.kind)?.problem(text) ?? null);
   const View = $derived(viewOf(document.kind));
@@ -15,7 +22,7 @@
 {#if problem !== null}
   <Unknown {document} {text} {day} why={problem} />
 {:else if actions}
-  <View {document} {text} {day} {actions} {waits} />
+  <View {document} {text} {day} {window} {actions} {waits} />
 {:else}
   <Preview {document} {text} {day} />
 {/if}

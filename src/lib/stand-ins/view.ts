@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import type { DocumentId } from '../core/model/ids';
+import type { ApplicationId, DocumentId, WindowId } from '../core/model/ids';
 import type { AppDocument } from '../core/slices/documents/state';
 
 /** What a program in a window may ask of the desk. */
@@ -8,6 +8,14 @@ export interface StandInActions {
   readonly save: (document: DocumentId) => void;
   /** Calls `flush` before anything is done, so that nothing typed is missed; the returned function ends that. */
   readonly beforeActing: (flush: () => void) => () => void;
+  /** Where the document is that holds the frame of a page application. */
+  readonly frameOf: (application: ApplicationId) => string;
+  /** Whether the browser window of a page is open. */
+  readonly isPageOpen: (window: WindowId) => boolean;
+  /** Opens the browser window of a page, or brings it forward; false if the browser does not let it. */
+  readonly showPage: (window: WindowId) => boolean;
+  /** From now on the page opens in a browser window of its own. */
+  readonly openInBrowser: (application: ApplicationId) => void;
 }
 
 /** What a preview is given. */
@@ -20,6 +28,8 @@ export interface PreviewProps {
 
 /** What a view in a window is given. */
 export interface ViewProps extends PreviewProps {
+  /** The window that it is in. */
+  readonly window: WindowId;
   readonly actions: StandInActions;
   /** True while a draft is offered: then nothing is written. */
   readonly waits: boolean;

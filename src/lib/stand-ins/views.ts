@@ -1,5 +1,8 @@
 /** The views of the programs, by the kind of document that they show. */
+import DesktopEntry from './desktop-entry/View.svelte';
 import Letter from './letter/View.svelte';
+import PagePreview from './page/Preview.svelte';
+import PageView from './page/View.svelte';
 import Prose from './prose/View.svelte';
 import Table from './table/View.svelte';
 import TideConstants from './tide-constants/View.svelte';
@@ -12,6 +15,8 @@ const VIEWS: Readonly<Record<string, Views>> = {
   table: { view: Table },
   letter: { view: Letter, preview: Prose },
   prose: { view: Prose },
+  page: { view: PageView, preview: PagePreview },
+  'desktop-entry': { view: DesktopEntry },
 };
 
 /** The view of a kind of document; of an unknown one, what it is and its text. */

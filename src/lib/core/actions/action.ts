@@ -22,7 +22,8 @@ export type PageRequest =
       readonly window: WindowId;
     };
 /** The dialogs that an action can open. */
-export type DialogName = 'settings' | 'keys' | 'place-menu' | 'shortcuts' | 'reach-check';
+export type DialogName =
+  'settings' | 'keys' | 'place-menu' | 'shortcuts' | 'reach-check' | 'guests' | 'hand-over';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
 export type Deed =

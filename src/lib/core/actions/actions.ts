@@ -13,6 +13,7 @@ import {
 } from './list/page';
 import { addToIndex, newWindowAtPlace, place, undoIndex, walkIndex, WALKING } from './list/places';
 import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-away';
+import { handOver, openGuests, undoSetup } from './list/setup';
 import { checkReach, makeShortcut, shortcut, undoKeys } from './list/shortcuts';
 import { JUMPS, newerApplication, nextWindow, olderApplication, previousWindow } from './list/stepping';
 import { cancel, COMMITS, glance, nextQuestion, search } from './list/switcher';
@@ -54,6 +55,9 @@ export const ACTIONS: readonly Action[] = [
   cancel,
   keysAndHelp,
   openSettings,
+  openGuests,
+  handOver,
+  undoSetup,
   exportSession,
   forgetLearned,
   forgetHighlighted,

@@ -12,6 +12,7 @@ import type { Session } from '../session/session';
 import type { Thing } from '../slices/places/state';
 import type { Pass } from '../slices/recency/state';
 import type { OwnKey, Shortcut } from '../slices/shortcuts/state';
+import type { SetupChange } from '../slices/setup/state';
 import type { Settings } from '../slices/settings/state';
 
 /** The kinds of fields, and the types of their values. */
@@ -38,6 +39,7 @@ export interface FieldTypes {
   readonly pass: Pass | null;
   readonly shortcut: Shortcut;
   readonly ownKey: OwnKey;
+  readonly setup: SetupChange;
 }
 /** The name of a kind of field. */
 export type FieldKind = keyof FieldTypes;

@@ -18,6 +18,7 @@ import {
   sweep,
   sweepOrPutBack,
 } from './kinds/putting-away';
+import { changeSetup, putSetupBack } from './kinds/setup';
 import { placeWindow, retitleTab, stopAnswering } from './kinds/windows';
 
 /** Every kind of command there is. */
@@ -61,6 +62,8 @@ export const COMMANDS = [
   resetKey,
   resetKeys,
   putKeysBack,
+  changeSetup,
+  putSetupBack,
 ] as const;
 
 /** What someone wants. */

@@ -25,6 +25,9 @@ export type Notice =
   /** Another shortcut has that combination. */
   | { readonly type: 'chord-taken' }
   | { readonly type: 'too-many-shortcuts' }
+  /** It runs, so it cannot be removed. */
+  | { readonly type: 'still-runs'; readonly application: ApplicationId }
+  | { readonly type: 'too-many-applications' }
   /** What a shortcut goes to is not there, and it opens nothing. */
   | { readonly type: 'nothing-to-go-to' }
   | { readonly type: 'not-in-index' }

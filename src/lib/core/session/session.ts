@@ -18,6 +18,7 @@ import { putAway } from '../slices/put-away/slice';
 import { recency } from '../slices/recency/slice';
 import { shortcuts } from '../slices/shortcuts/slice';
 import { settings } from '../slices/settings/slice';
+import { setup } from '../slices/setup/slice';
 import { unless, type SessionProblem } from '../slices/slice';
 import { underWay } from '../slices/under-way/slice';
 import { windowOf } from '../slices/windows/selectors';
@@ -39,6 +40,7 @@ export const SLICES = [
   ended,
   learning,
   shortcuts,
+  setup,
   host,
   underWay,
 ] as const;

@@ -25,11 +25,14 @@ function originHost(origin: string): string | null {
   return URL.canParse(origin) ? new URL(origin).host.toLowerCase() : null;
 }
 
-/** Headers that every answer carries. */
+/**
+ * Headers that every answer carries, unless it has its own. Browser windows that Key Fold opens for page applications stay
+ * in its hands, so that it can bring them forward and close them.
+ */
 export const SECURITY_HEADERS: Readonly<Record<string, string>> = {
   'x-content-type-options': 'nosniff',
   'referrer-policy': 'no-referrer',
-  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin-allow-popups',
   'cross-origin-resource-policy': 'same-origin',
   'x-frame-options': 'DENY',
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',

@@ -51,6 +51,16 @@ export const PROBLEM_TYPES = {
     help: 'Give every batch an id of its own; send the same id only with the same commands.',
   },
   'body-too-large': { status: 413, title: 'Body too large', help: 'The detail says how large it may be.' },
+  'not-an-address': {
+    status: 422,
+    title: 'Not an address',
+    help: 'Send {"address": …} with a whole http or https address.',
+  },
+  'not-a-setup-document': {
+    status: 422,
+    title: 'Not a set-up document',
+    help: 'Send a document that keeps the JSON Schema at /setup-document.schema.json.',
+  },
   'session-too-large': {
     status: 413,
     title: 'Session too large',

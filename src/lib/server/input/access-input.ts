@@ -1,6 +1,6 @@
 import { Problem } from '../http/problem';
 import { problemsWith } from './check';
-import { summary } from './batch-input';
+import { summary } from './summary';
 import { IsTitle } from './rules';
 
 class AccessInput {

@@ -3,8 +3,11 @@ import { BATCH_VERSION, ORIGINS, type Batch, type Origin } from '../../core/comm
 import { MOST_COMMANDS } from '../../core/model/limits';
 import { batchFrom as upcastBatch } from '../../core/protocol/upcast';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
+import type { SetupChange } from '../../core/slices/setup/state';
 import type { Shortcut } from '../../core/slices/shortcuts/state';
 import { problemsWith } from './check';
+import { setupChangeProblems } from './setup-input';
+import { summary } from './summary';
 import { patternProblems } from './shortcut-input';
 import { COMMAND_INPUTS } from './command-input';
 import { IfSent, IsNewId } from './rules';
@@ -42,24 +45,25 @@ function repeatedIds({ commands }: Batch): FieldProblem[] {
   });
 }
 
+/** What of a command of the right shape is looked into. */
+interface Sent {
+  readonly shortcut?: string | Shortcut;
+  readonly setup?: SetupChange;
+}
+
+function insideProblems({ shortcut, setup }: Sent, path: readonly (string | number)[]): FieldProblem[] {
+  if (setup) return setupChangeProblems(setup, [...path, 'setup']);
+  return typeof shortcut === 'object' ? patternProblems(shortcut, [...path, 'shortcut']) : [];
+}
+
 function commandProblems(command: unknown, index: number): FieldProblem[] {
   const path = ['commands', index];
   const { type } = Object(command) as { readonly type?: unknown };
   const input = typeof type === 'string' ? COMMAND_INPUTS.get(type) : undefined;
   if (input) {
     const problems = problemsWith(input, command, path);
-    if (problems.length > 0 || type !== 'put-shortcut') return problems;
-    return patternProblems((command as { shortcut: Shortcut }).shortcut, [...path, 'shortcut']);
+    return problems.length > 0 ? problems : insideProblems(command as Sent, path);
   }
   const known = [...COMMAND_INPUTS.keys()].join(', ');
   return [{ pointer: pointerTo([...path, 'type']), detail: `type must be one of ${known}` }];
-}
-
-/** The first of several problems in a line, and how many more there are. */
-export function summary(problems: readonly FieldProblem[]): string {
-  const [first] = problems;
-  if (!first) return '';
-  const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
-  const where = first.pointer.slice(2).replaceAll('/', '.');
-  return `${where && `${where}: `}${first.detail}${more}`;
 }

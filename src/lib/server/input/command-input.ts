@@ -7,6 +7,7 @@ import { IsOne, type ClassConstructor } from './nested';
 import { OwnKeyInput, ShortcutInput } from './shortcut-input';
 import { PassInput } from './pass-input';
 import { IsId, IsInstant, IsLetters, IsNewId, IsText, IsThing, IsTitle, OrNull } from './rules';
+import { SetupChangeInput } from './setup-input';
 import { SettingsInput } from './settings-input';
 
 class CommandInput {
@@ -34,6 +35,7 @@ const RULES: Readonly<Record<FieldKind, () => readonly PropertyDecorator[]>> = {
   pass: () => [OrNull(), IsOne(() => PassInput)],
   shortcut: () => [IsOne(() => ShortcutInput)],
   ownKey: () => [IsOne(() => OwnKeyInput)],
+  setup: () => [IsOne(() => SetupChangeInput)],
 };
 
 const rulesOf = (field: Field): readonly PropertyDecorator[] =>

@@ -29,7 +29,7 @@ export const IsIdList = () =>
   );
 
 /** Whether a value is an application's id, or names a document as the index does. */
-export function isThing(value: unknown): value is Thing {
+function isThing(value: unknown): value is Thing {
   if (typeof value === 'string') return ID_PATTERN.test(value);
   if (typeof value !== 'object' || value === null) return false;
   const [[name, id] = [], ...more] = Object.entries(value);
@@ -39,6 +39,14 @@ export function isThing(value: unknown): value is Thing {
 /** An application or a document, as it stands in the index. */
 export const IsThing = () =>
   IsA('isThing', isThing, 'must be the id of an application, or a document like {"document":"id"}');
+
+/** What stands at the places of the index. */
+export const ArePlaces = () =>
+  IsA(
+    'arePlaces',
+    (places) => Array.isArray(places) && places.every((place) => place === null || isThing(place)),
+    'must hold ids of applications, documents like {"document":"id"}, or null',
+  );
 
 /** An id made by the browser. */
 export const IsNewId = () => Matches(UUID_PATTERN, { message: '$property must be a lower-case UUID' });
@@ -54,7 +62,7 @@ function isInstant(value: unknown): boolean {
 }
 
 /** A text between two lengths, in UTF-16 code units as everywhere (class-validator's own rules count otherwise). */
-const IsTextOf = (least: number, most: number) =>
+export const IsTextOf = (least: number, most: number) =>
   IsA(
     'isTextOf',
     (value) => typeof value === 'string' && value.length >= least && value.length <= most,

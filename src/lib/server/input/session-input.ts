@@ -29,22 +29,11 @@ import {
 import { DIGITS, type Thing } from '../../core/slices/places/state';
 import { weightOf } from '../../core/session/weight';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
-import { summary } from './batch-input';
+import { summary } from './summary';
 import { problemsWith } from './check';
 import { GeometryInput } from './geometry-input';
 import { IsListOf, IsOne } from './nested';
-import {
-  IfSent,
-  isThing,
-  IsA,
-  IsId,
-  IsIdList,
-  IsInstant,
-  IsMonogram,
-  IsText,
-  IsTitle,
-  OrNull,
-} from './rules';
+import { IfSent, ArePlaces, IsId, IsIdList, IsInstant, IsMonogram, IsText, IsTitle, OrNull } from './rules';
 import { OwnKeyInput, patternProblems, ShortcutInput } from './shortcut-input';
 import { SettingsInput } from './settings-input';
 
@@ -140,17 +129,9 @@ class SessionDocumentInput {
   @IsOne(() => RecentInput) recent!: RecentInput;
   @IsArray() @ArrayMaxSize(MOST_WINDOWS) @IsIdList() stacking!: string[];
   @OrNull() @IsId() front!: string | null;
-  @IsArray() @ArrayMinSize(DIGITS.length) @ArrayMaxSize(DIGITS.length) @IsPlaces() places!: (Thing | null)[];
+  @IsArray() @ArrayMinSize(DIGITS.length) @ArrayMaxSize(DIGITS.length) @ArePlaces() places!: (Thing | null)[];
   @IfSent() @IsListOf(() => ShortcutInput, { most: MOST_SHORTCUTS }) shortcuts?: ShortcutInput[];
   @IfSent() @IsListOf(() => OwnKeyInput, { most: MOST_SHORTCUTS }) ownKeys?: OwnKeyInput[];
-}
-
-function IsPlaces(): PropertyDecorator {
-  return IsA(
-    'isPlaces',
-    (places) => Array.isArray(places) && places.every((place) => place === null || isThing(place)),
-    'must hold ids of applications, documents like {"document":"id"}, or null',
-  );
 }
 
 /** What is wrong with the shape of a document; an empty list for one that keeps the JSON Schema. */

@@ -10,6 +10,8 @@
     keys: () => import('../keys/KeysDialog.svelte'),
     shortcuts: () => import('../shortcuts/ShortcutsDialog.svelte'),
     'reach-check': () => import('../shortcuts/ReachCheckDialog.svelte'),
+    guests: () => import('../guests/GuestsDialog.svelte'),
+    'hand-over': () => import('../setup/HandOverDialog.svelte'),
     'place-menu': () => import('../index/PlaceMenu.svelte'),
   };
   /** Long after the page is there, in ms, and before anybody has opened anything. */

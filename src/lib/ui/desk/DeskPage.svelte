@@ -30,6 +30,7 @@
     const endings = [desk.link.open(), followKeyboard()];
     const clock = setInterval(() => (now = new Date()), CLOCK_MS);
     return () => {
+      desk.leavePages();
       for (const end of endings) end();
       clearInterval(clock);
     };
@@ -41,6 +42,14 @@
     return () => cancelIdleCallback(idle);
   });
   $effect(() => desk.loadPatterns());
+  // What was in front when the page came was there already: nobody has pressed anything that would open a window.
+  let followed = untrack(() => desk.session.front);
+  $effect(() => {
+    const { front } = desk.session;
+    const came = front !== followed;
+    followed = front;
+    untrack(() => desk.followPages(came ? front : null));
+  });
   $effect(() => applyTheme(desk.session.settings.theme));
 </script>
 

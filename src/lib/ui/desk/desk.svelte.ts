@@ -12,20 +12,25 @@ import type { DeskInput, Effect, Outcome, PointerDeed, Submission, Saying } from
 import { drive } from '../../core/desk/drive';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import { neighboursOn } from '../../core/search/keyboard';
+import { pageFrom, withOpening } from '../../core/guests/page';
+import { documentOf } from '../../core/slices/documents/selectors';
+import { has } from '../../core/model/table';
+import { changingGuest, guestOf } from '../../core/slices/setup/selectors';
 import { prepareCatalogue } from '../../core/search/session-catalogue';
 import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
 import type { Digit } from '../../core/slices/places/state';
 import { blockOf, holdKeyOf } from '../../core/slices/settings/state';
-import { titleOf, windowOf } from '../../core/slices/windows/selectors';
+import { activeTab, titleOf, windowOf } from '../../core/slices/windows/selectors';
 import { shownText } from '../../core/slices/drafts/selectors';
 import { manifestOf, MANIFESTS } from '../../stand-ins/manifests';
 import { arrivedKey } from '../../client/arrived-key';
 import { download, downloadJson } from '../../client/download';
 import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
+import { BrowserWindows } from '../../client/browser-windows';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
-import { documentAddress } from '../../client/session-api';
+import { documentAddress, framePage } from '../../client/session-api';
 import { SessionLink } from '../../client/session-link.svelte';
 import { TitlePatterns } from '../../client/title-patterns';
 import type { Chord } from '../../core/keys/chord';
@@ -155,7 +160,39 @@ export class Desk {
       this.#flushes.add(flush);
       return () => this.#flushes.delete(flush);
     },
+    frameOf: (application: ApplicationId): string => framePage(this.link.id, application),
+    isPageOpen: (window: WindowId): boolean => this.#openPages.has(window),
+    showPage: (window: WindowId): boolean => this.#showPage(window),
+    openInBrowser: (application: ApplicationId): void => this.#openInBrowser(application),
   };
+
+  /** The windows of page applications whose browser windows are open. */
+  #openPages = $state.raw<ReadonlySet<WindowId>>(new Set());
+  readonly #browserWindows = new BrowserWindows((open) => (this.#openPages = open));
+
+  /** Closes browser windows whose windows have gone; the one of what has come to the front comes forward too. */
+  followPages(front: WindowId | null): void {
+    this.#browserWindows.follow((window) => has(this.session.windows, window));
+    if (front !== null && has(this.session.windows, front)) this.#showPage(front);
+  }
+
+  /** Looks after browser windows no longer. */
+  leavePages(): void {
+    this.#browserWindows.stop();
+  }
+
+  #showPage(id: WindowId): boolean {
+    const window = windowOf(this.session, id);
+    const document = documentOf(this.session, activeTab(window).document);
+    const read = document.kind === 'page' ? pageFrom(document.text) : null;
+    if (!read || !('page' in read) || read.page.opening !== 'browser-window') return true;
+    return this.#browserWindows.show(id, read.page.address.href);
+  }
+
+  #openInBrowser(application: ApplicationId): void {
+    const guest = guestOf(this.session, application);
+    if (guest) this.wish(changingGuest({ ...guest, text: withOpening(guest.text, 'browser-window') }));
+  }
 
   // What the browser tells.
 

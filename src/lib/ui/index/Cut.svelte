@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { pictureOf } from '../../core/guests/picture';
   import type { PlaceView } from '../../core/index/place-view';
   import type { Digit } from '../../core/slices/places/state';
   import { deskHere } from '../desk/desk.svelte';
@@ -23,6 +24,7 @@
   const desk = deskHere();
   /** More ticks than these do not fit. */
   const MOST_TICKS = 8;
+  const picture = $derived(place ? pictureOf(desk.session, place.application) : null);
   const more = $derived(Math.max(0, (place?.windows.length ?? 0) - MOST_TICKS));
 
   function press(event: MouseEvent) {
@@ -81,12 +83,14 @@
       <!-- Drawn, not written: nobody would say it to a machine that listens. -->
       <span
         class={[
-          'flex items-center justify-center text-xs before:content-[attr(data-monogram)]',
+          'flex items-center justify-center text-xs',
+          picture ? '' : 'before:content-[attr(data-monogram)]',
           application.running ? 'spine' : 'border-r border-dashed border-line font-mono font-bold',
         ]}
         style:--hue={application.hue}
         data-monogram={application.monogram}
-      ></span>
+        >{#if picture}<img src={picture} alt="" class="size-[22px]" />{/if}</span
+      >
       <!-- Where there is no room for two lines, the digit and the name share one. -->
       <span
         class="flex min-w-0 flex-col justify-center gap-0.5 px-1.5 [@container(max-height:38px)]:flex-row-reverse [@container(max-height:38px)]:items-center [@container(max-height:38px)]:justify-end"

@@ -114,12 +114,10 @@
   <p class="text-[13px] text-ink-soft">{CHORD_TEXTS.free}</p>
   <div class="flex flex-wrap gap-1.5">
     {#each free as one, nth (nth)}
-      <button
-        type="button"
-        class="flex gap-0.5 border border-line px-1 py-0.5"
-        aria-label={chordCaps(holdKey, one).join(' ')}
-        onclick={() => choose(one)}
-        >{#each chordCaps(holdKey, one) as label (label)}<Key {label} />{/each}</button
+      <button type="button" class="flex gap-0.5 border border-line px-1 py-0.5" onclick={() => choose(one)}
+        >{#each chordCaps(holdKey, one) as label, nth (label)}{nth > 0 ? ' ' : ''}<Key
+            {label}
+          />{/each}</button
       >
     {/each}
   </div>

@@ -2,6 +2,7 @@
   import { activeTab, isAsking, titleOf } from '../../core/slices/windows/selectors';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { documentOf } from '../../core/slices/documents/selectors';
+  import { pictureOf } from '../../core/guests/picture';
   import { isUnsaved, shownText } from '../../core/slices/drafts/selectors';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import { deskHere } from '../desk/desk.svelte';
@@ -17,6 +18,7 @@
   const window = $derived(sheet.window);
   const front = $derived(sheet.front);
   const application = $derived(applicationOf(desk.session, window.application));
+  const picture = $derived(pictureOf(desk.session, application));
   const tab = $derived(activeTab(window));
   const document = $derived(documentOf(desk.session, tab.document));
   const text = $derived(shownText(desk.session, window));
@@ -50,7 +52,11 @@
   onpointerdown={() => front || desk.wish({ type: 'bring-to-front', window: window.id, raiseAll: false })}
 >
   <div class="spine row-span-2 text-center text-xs/[30px]" style:--hue={application.hue} aria-hidden="true">
-    {application.monogram}
+    {#if picture}<img
+        src={picture}
+        alt=""
+        class="mx-auto mt-1 size-[22px]"
+      />{:else}{application.monogram}{/if}
   </div>
   <header
     class={[
@@ -92,7 +98,14 @@
       class="min-h-0 flex-1 overflow-auto outline-none"
       inert={!front}
     >
-      <StandIn {document} {text} {day} actions={desk.standInActions} waits={window.offeringDraft} />
+      <StandIn
+        {document}
+        {text}
+        {day}
+        window={window.id}
+        actions={desk.standInActions}
+        waits={window.offeringDraft}
+      />
     </div>
   </div>
 </section>

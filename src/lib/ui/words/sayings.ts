@@ -6,6 +6,7 @@ import type { Saying } from '../../core/desk/messages';
 import type { Notice } from '../../core/host/notice';
 import { MOST_SHORTCUTS, MOST_WINDOWS } from '../../core/model/limits';
 import type { WindowId } from '../../core/model/ids';
+import { find } from '../../core/model/table';
 import type { Session, SessionEvent } from '../../core/session/session';
 import { applicationOf } from '../../core/slices/applications/selectors';
 import { documentOf } from '../../core/slices/documents/selectors';
@@ -15,6 +16,7 @@ import { titleOf, windowOf } from '../../core/slices/windows/selectors';
 import { standingOfLoneWindow } from '../../core/switcher/standing';
 import { aimText } from '../../core/shortcuts/aim';
 import { isPencil, shortcutOf } from '../../core/slices/shortcuts/selectors';
+import type { SetupChange } from '../../core/slices/setup/state';
 import type { KeyChange } from '../../core/slices/shortcuts/state';
 import type { Chord } from '../../core/keys/chord';
 import { standingText } from '../../core/switcher/standing-text';
@@ -130,11 +132,15 @@ export function noticeText(notice: Notice, { session, chord }: Around): string {
     case 'nothing-to-forget':
       return 'There is nothing to forget.';
     case 'nothing-to-undo':
-      return 'No change of the index is left to undo.';
+      return 'No such change is left to undo.';
     case 'chord-taken':
       return 'Another shortcut has that combination.';
     case 'too-many-shortcuts':
       return `There are ${MOST_SHORTCUTS} shortcuts, as many as there can be. Remove some first.`;
+    case 'still-runs':
+      return `${application} runs: quit it before it is removed.`;
+    case 'too-many-applications':
+      return `There are ${MOST_WINDOWS} applications, as many as there can be.`;
     case 'nothing-to-go-to':
       return 'What this shortcut goes to is not there, and it opens nothing.';
     case 'not-in-index':
@@ -315,6 +321,18 @@ function placesText(before: Session, places: Places): string {
   return `Index: ${listed.format([...moved, ...gone])}`;
 }
 
+/** What was added, changed or removed; a whole set-up in one word. */
+function setupText(before: Session, { settings, places, shortcuts, keys, guests }: SetupChange): string {
+  if (settings || places || shortcuts.length > 0 || keys.length > 0) return 'The set-up is taken over';
+  return guests
+    .map(({ application, to }) => {
+      const was = find(before.applications, application)?.name;
+      if (to === null) return `${was} removed`;
+      return was === undefined ? `${to.name} added` : `${to.name} changed`;
+    })
+    .join('. ');
+}
+
 function eventText(before: Session, event: SessionEvent, around: Around): string {
   switch (event.type) {
     case 'put-away':
@@ -337,6 +355,10 @@ function eventText(before: Session, event: SessionEvent, around: Around): string
       return placesText(before, event.places);
     case 'keys-changed':
       return event.changes.map((change) => keyChangeText(before, change, around)).join('. ');
+    case 'setup-changed':
+      return setupText(before, event);
+    case 'setup-put-back':
+      return 'The set-up is as it was before';
     case 'keys-put-back':
       return 'Shortcuts and keys are as they were before';
     case 'places-put-back':

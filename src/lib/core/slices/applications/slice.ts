@@ -1,15 +1,18 @@
 import type { ApplicationId } from '../../model/ids';
-import { has, patch } from '../../model/table';
+import { add, has, patch, remove } from '../../model/table';
 import type { DocumentsState } from '../documents/state';
+import type { SetupEvents } from '../setup/events';
+import { changeMade, changeUndone, leaving } from '../setup/selectors';
+import type { Guest, SetupChange, SetupState } from '../setup/state';
 import { unless, type Slice } from '../slice';
 import type { ApplicationEvents } from './events';
 import { applicationOf } from './selectors';
 import type { Application, ApplicationsState } from './state';
 
-type Heard = object;
+type Heard = SetupEvents;
 
 /** What runs, and how it is. */
-export const applications: Slice<ApplicationsState, ApplicationEvents, Heard, DocumentsState> = {
+export const applications: Slice<ApplicationsState, ApplicationEvents, Heard, DocumentsState & SetupState> = {
   name: 'applications',
   initial: { applications: [] },
   on: {
@@ -25,6 +28,8 @@ export const applications: Slice<ApplicationsState, ApplicationEvents, Heard, Do
       changed(before, [application], { running: false, hidden: false, quitting: false, answering: true }),
     'quit-begun': (before, { application }) => changed(before, [application], { quitting: true }),
     'quit-cancelled': (before, { application }) => changed(before, [application], { quitting: false }),
+    'setup-changed': (before, event) => withGuests(before, changeMade(before, event)),
+    'setup-put-back': (before, event) => withGuests(before, changeUndone(before, event)),
   },
   covers: {
     hides: (session, window) => applicationOf(session, window.application).hidden,
@@ -45,3 +50,30 @@ const changed = (
 ): ApplicationsState => ({
   applications: patch(applications, ids, 'application', (application) => ({ ...application, ...change })),
 });
+
+/** Guests come at the end, keep their place while they are changed, and go unless they run. */
+function withGuests(before: ApplicationsState, change: SetupChange | null): Partial<ApplicationsState> {
+  if (!change || change.guests.length === 0) return {};
+  let applications = remove(before.applications, leaving(before, change));
+  for (const { to } of change.guests) if (to) applications = withGuest(applications, to);
+  return { applications };
+}
+
+function withGuest(
+  table: ApplicationsState['applications'],
+  guest: Guest,
+): ApplicationsState['applications'] {
+  const { id, name, monogram, hue, home } = guest;
+  if (has(table, id))
+    return patch(table, [id], 'application', (application) => ({
+      ...application,
+      name,
+      monogram,
+      hue,
+      home,
+    }));
+  const state = { running: false, hidden: false, answering: true, quitting: false };
+  return add(table, [
+    { id, name, monogram, hue, ...state, resident: false, quitsWithLastWindow: true, home },
+  ]);
+}

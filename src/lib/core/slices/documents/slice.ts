@@ -1,15 +1,18 @@
-import { has, patch } from '../../model/table';
+import { add, has, patch, remove } from '../../model/table';
 import type { ApplicationsState } from '../applications/state';
 import type { DraftEvents } from '../drafts/events';
 import { draftOf } from '../drafts/selectors';
 import type { DraftsState } from '../drafts/state';
+import type { SetupEvents } from '../setup/events';
+import { changeMade, changeUndone, homesLeaving } from '../setup/selectors';
+import type { SetupChange, SetupState } from '../setup/state';
 import { unless, type Slice } from '../slice';
 import type { DocumentsState } from './state';
 
-type Heard = Pick<DraftEvents, 'drafts-saved'>;
+type Heard = Pick<DraftEvents, 'drafts-saved'> & SetupEvents;
 
 /** What was saved. */
-export const documents: Slice<DocumentsState, object, Heard, DraftsState & ApplicationsState> = {
+export const documents: Slice<DocumentsState, object, Heard, DraftsState & ApplicationsState & SetupState> = {
   name: 'documents',
   initial: { documents: [] },
   on: {
@@ -19,6 +22,8 @@ export const documents: Slice<DocumentsState, object, Heard, DraftsState & Appli
         text: draftOf(before, document.id).text,
       })),
     }),
+    'setup-changed': (before, event) => withHomes(before, changeMade(before, event)),
+    'setup-put-back': (before, event) => withHomes(before, changeUndone(before, event)),
   },
   problems: ({ documents, applications }) =>
     documents.flatMap(({ id, application }) =>
@@ -29,3 +34,20 @@ export const documents: Slice<DocumentsState, object, Heard, DraftsState & Appli
       ),
     ),
 };
+
+/** The homes of guests come, are changed and go with them. */
+function withHomes(
+  before: DocumentsState & ApplicationsState,
+  change: SetupChange | null,
+): Partial<DocumentsState> {
+  if (!change || change.guests.length === 0) return {};
+  let documents = remove(before.documents, homesLeaving(before, change));
+  for (const { to } of change.guests) {
+    if (!to) continue;
+    const home = { id: to.home, title: to.name, application: to.id, kind: to.kind, text: to.text };
+    documents = has(documents, home.id)
+      ? patch(documents, [home.id], 'document', () => home)
+      : add(documents, [home]);
+  }
+  return { documents };
+}

@@ -11,6 +11,9 @@ import type { DraftsState } from '../drafts/state';
 import type { FrontState } from '../front/state';
 import { windowsOf } from '../recency/selectors';
 import type { RecencyState } from '../recency/state';
+import type { SetupEvents } from '../setup/events';
+import { changeMade, changeUndone, leaving } from '../setup/selectors';
+import type { SetupChange, SetupState } from '../setup/state';
 import type { Slice } from '../slice';
 import type { WindowEvents } from '../windows/events';
 import { windowOf, withoutQuestion } from '../windows/selectors';
@@ -21,8 +24,15 @@ import type { Ended, EndedState } from './state';
 
 type Heard = Pick<WindowEvents, 'windows-closed'> &
   Pick<ApplicationEvents, 'application-ended'> &
-  Pick<DraftEvents, 'drafts-discarded'>;
-type Reads = ApplicationsState & DocumentsState & DraftsState & FrontState & RecencyState & WindowsState;
+  Pick<DraftEvents, 'drafts-discarded'> &
+  SetupEvents;
+type Reads = ApplicationsState &
+  DocumentsState &
+  DraftsState &
+  FrontState &
+  RecencyState &
+  SetupState &
+  WindowsState;
 
 /** What can be reopened. */
 export const ended: Slice<EndedState, EndedEvents, Heard, Reads> = {
@@ -43,6 +53,8 @@ export const ended: Slice<EndedState, EndedEvents, Heard, Reads> = {
       const { application } = documentOf(before, first);
       return remembering(before, 'draft', application, [], { discarded: documents, entry });
     },
+    'setup-changed': (before, event) => without(before, changeMade(before, event)),
+    'setup-put-back': (before, event) => without(before, changeUndone(before, event)),
     // Where a newer draft was written since, the discarded one stays in the list.
     'ended-reopened': (before, { entry }) => {
       const reopened = endedAs(before, entry);
@@ -56,6 +68,14 @@ export const ended: Slice<EndedState, EndedEvents, Heard, Reads> = {
     },
   },
 };
+
+/** What belonged to an application that leaves cannot be reopened. */
+function without(before: EndedState & Reads, change: SetupChange | null): Partial<EndedState> {
+  const gone = change ? leaving(before, change) : [];
+  return gone.length === 0
+    ? {}
+    : { ended: before.ended.filter(({ application }) => !gone.includes(application)) };
+}
 
 function remembering(
   before: EndedState & Reads,

@@ -1,5 +1,5 @@
 import { sameChord, type Chord } from '../../keys/chord';
-import type { WindowId } from '../../model/ids';
+import type { ApplicationId, WindowId } from '../../model/ids';
 import type { KeyChange, OwnKey, Shortcut, ShortcutsState } from './state';
 
 /** Whether a shortcut is in pencil: it goes with its window. */
@@ -15,7 +15,7 @@ export const shortcutOf = ({ shortcuts }: ShortcutsState, id: string): Shortcut 
 
 /** The shortcut, but for one, that has a combination. */
 export const shortcutWith = (
-  { shortcuts }: ShortcutsState,
+  { shortcuts }: Pick<ShortcutsState, 'shortcuts'>,
   chord: Chord,
   but?: string,
 ): Shortcut | undefined => shortcuts.find((one) => one.id !== but && sameChord(one.chord, chord));
@@ -43,13 +43,25 @@ export function changedKeys<Keys extends Pick<ShortcutsState, 'shortcuts' | 'own
   return now;
 }
 
+/** The shortcuts to some applications. */
+export const shortcutsTo = (
+  { shortcuts }: ShortcutsState,
+  applications: readonly ApplicationId[],
+): Shortcut[] =>
+  shortcuts.filter(({ aim }) => 'application' in aim && applications.includes(aim.application));
+
 /** The changes that undo some. */
-export const undoing = (state: ShortcutsState, changes: readonly KeyChange[]): KeyChange[] =>
-  changes.map((change) =>
-    'shortcut' in change
-      ? { ...change, to: shortcutOf(state, change.shortcut) ?? null }
-      : { ...change, to: ownKeyOf(state, change.action, change.argument) ?? null },
-  );
+export const undoing = <Change extends KeyChange>(
+  state: ShortcutsState,
+  changes: readonly Change[],
+): Change[] =>
+  changes.map((change) => ({
+    ...change,
+    to:
+      ('shortcut' in change
+        ? shortcutOf(state, change.shortcut)
+        : ownKeyOf(state, change.action, change.argument)) ?? null,
+  }));
 
 /** The list with one entry for another, at its place; without it, or with it at the end. */
 function replaced<T>(list: readonly T[], same: (one: T) => boolean, to: T | null): readonly T[] {

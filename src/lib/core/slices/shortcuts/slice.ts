@@ -3,15 +3,20 @@ import { STACK_DEPTH } from '../../model/limits';
 import { find, has } from '../../model/table';
 import type { ApplicationEvents } from '../applications/events';
 import type { ApplicationsState } from '../applications/state';
+import type { SetupEvents } from '../setup/events';
+import { changeMade, changeUndone, leaving } from '../setup/selectors';
+import type { Guest, SetupChange, SetupState } from '../setup/state';
 import { unless, type Slice } from '../slice';
 import type { WindowEvents } from '../windows/events';
 import type { WindowsState } from '../windows/state';
 import type { ShortcutsEvents } from './events';
-import { changedKeys, pencilsOf, shortcutWith, undoing } from './selectors';
-import type { KeysBefore, Shortcut, ShortcutsState } from './state';
+import { changedKeys, pencilsOf, shortcutsTo, shortcutWith, undoing } from './selectors';
+import type { KeyChange, KeysBefore, Shortcut, ShortcutsState } from './state';
 
-type Heard = Pick<WindowEvents, 'windows-closed'> & Pick<ApplicationEvents, 'application-ended'>;
-type Reads = WindowsState & ApplicationsState;
+type Heard = Pick<WindowEvents, 'windows-closed'> &
+  Pick<ApplicationEvents, 'application-ended'> &
+  SetupEvents;
+type Reads = WindowsState & ApplicationsState & SetupState;
 
 /** The shortcuts and keys that a person has chosen. What is in pencil goes with its window. */
 export const shortcuts: Slice<ShortcutsState, ShortcutsEvents, Heard, Reads> = {
@@ -32,7 +37,19 @@ export const shortcuts: Slice<ShortcutsState, ShortcutsEvents, Heard, Reads> = {
       const at = before.keysBefore.findIndex(({ id }) => id === entry);
       const undo = before.keysBefore[at];
       if (!undo) return {};
-      return { ...changedKeys(before, there(before, undo)), keysBefore: before.keysBefore.toSpliced(at, 1) };
+      return { ...putBack(before, undo.changes), keysBefore: before.keysBefore.toSpliced(at, 1) };
+    },
+    'setup-changed': (before, event) => {
+      const change = changeMade(before, event);
+      if (!change) return {};
+      const kept = without(before, shortcutsTo(before, leaving(before, change)));
+      return changedKeys({ ...before, ...kept }, [...change.shortcuts, ...change.keys]);
+    },
+    'setup-put-back': (before, event) => {
+      const change = changeUndone(before, event);
+      if (!change) return {};
+      const kept = without(before, shortcutsTo(before, leaving(before, change)));
+      return putBack({ ...before, ...kept }, [...change.shortcuts, ...change.keys], change);
     },
     'windows-closed': (before, { windows }) => without(before, pencilsOf(before, windows)),
     'application-ended': (before, { application }) =>
@@ -63,9 +80,31 @@ const without = ({ shortcuts }: ShortcutsState, gone: readonly Shortcut[]): Part
 const isThere = ({ windows, applications }: Reads, { aim }: Shortcut): boolean =>
   'window' in aim ? has(windows, aim.window) : has(applications, aim.application);
 
-/** What would bring back a shortcut to a window that has closed, or a combination that is another's now, is left out. */
-const there = (session: ShortcutsState & Reads, { changes }: KeysBefore) =>
-  changes.filter((change) => {
-    if (!('shortcut' in change) || change.to === null) return true;
-    return isThere(session, change.to) && !shortcutWith(session, change.to.chord, change.shortcut);
-  });
+/**
+ * Shortcuts and keys after undoing changes. What would bring back a shortcut to what is not there any more, or one whose
+ * combination is another's now, is left out.
+ */
+function putBack(
+  session: ShortcutsState & Reads,
+  changes: readonly KeyChange[],
+  coming: Pick<SetupChange, 'guests'> = NONE,
+) {
+  const there = (shortcut: Shortcut) =>
+    isThere(session, shortcut) || coming.guests.some(({ to }) => goesTo(shortcut, to));
+  let now: Pick<ShortcutsState, 'shortcuts' | 'ownKeys'> = changedKeys(
+    session,
+    changes.filter(({ to }) => to === null),
+  );
+  for (const change of changes) {
+    if (change.to === null) continue;
+    const barred =
+      'shortcut' in change &&
+      (!there(change.to) || shortcutWith(now, change.to.chord, change.shortcut) !== undefined);
+    if (!barred) now = changedKeys(now, [change]);
+  }
+  return { shortcuts: now.shortcuts, ownKeys: now.ownKeys };
+}
+
+const NONE: Pick<SetupChange, 'guests'> = { guests: [] };
+const goesTo = ({ aim }: Shortcut, guest: Guest | null): boolean =>
+  guest !== null && 'application' in aim && aim.application === guest.id;

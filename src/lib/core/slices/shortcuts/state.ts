@@ -31,9 +31,19 @@ export interface OwnKey {
 }
 
 /** What one shortcut or one key becomes, or was; null for none of its own. */
-export type KeyChange =
-  | { readonly shortcut: string; readonly to: Shortcut | null }
-  | { readonly action: string; readonly argument: string | null; readonly to: OwnKey | null };
+export type KeyChange = ShortcutChange | ActionKeyChange;
+
+/** What a shortcut becomes, or was. */
+export interface ShortcutChange {
+  readonly shortcut: string;
+  readonly to: Shortcut | null;
+}
+/** What the key of an action becomes, or was. */
+export interface ActionKeyChange {
+  readonly action: string;
+  readonly argument: string | null;
+  readonly to: OwnKey | null;
+}
 
 /** What has to be changed to undo a change. */
 export interface KeysBefore {
