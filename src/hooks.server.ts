@@ -1,5 +1,6 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { redirect } from '@sveltejs/kit';
+import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { ASKING_PAGE } from '$lib/server/access/admission';
 import { withProblem } from '$lib/server/http/framework-problem';
@@ -8,8 +9,10 @@ import { answering, Problem } from '$lib/server/http/problem';
 import { admission, startRuntime } from '$lib/server/runtime';
 
 /** Connects to the database, migrates it and loads the demo before the first request. */
-export const init: ServerInit = () =>
-  startRuntime({
+export const init: ServerInit = async () => {
+  // The page that is shown without a server is made without one.
+  if (building) return;
+  await startRuntime({
     databaseUrl: env.DATABASE_URL,
     listening: env.HOST ?? '127.0.0.1',
     port: env.PORT ?? '',
@@ -17,9 +20,11 @@ export const init: ServerInit = () =>
     demoPages: `http://127.0.0.1:${env.KEY_FOLD_PAGES_PORT ?? Number(env.PORT ?? 4870) + 1}`,
     workers: env.KEY_FOLD_WORKERS ?? 'build/workers',
   });
+};
 
 /** Lets in who may come in, and gives every answer its headers. */
 export const handle: Handle = async ({ event, resolve }) => {
+  if (building) return resolve(event);
   const { request, url, cookies } = event;
   const response = await answering(async () => {
     guard(request.headers, event.getClientAddress(), admission().hosts);

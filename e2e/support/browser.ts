@@ -23,8 +23,9 @@ export function useBrowser(): void {
 }
 
 /** A browser profile of its own: pages in it share storage, cookies and workers. */
-export const newContext = (): Promise<BrowserContext> =>
-  browser.newContext({ viewport: { width: 1280, height: 800 } });
+export const newContext = (serviceWorkers: 'allow' | 'block' = 'block'): Promise<BrowserContext> =>
+  // What a service worker does is looked at where it is meant; else each profile would fetch the whole application first.
+  browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers });
 
 /** Stores a new session and answers with its id. */
 export const createSession = (document: SessionDocument, url = inject('baseUrl')): Promise<string> =>

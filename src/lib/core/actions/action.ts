@@ -14,6 +14,8 @@ import { targetFor, type Target, type TargetKind, type TargetTypes } from './tar
 export type PageRequest =
   | { readonly type: 'open-dialog'; readonly dialog: DialogName }
   | { readonly type: 'export' }
+  /** Fills the screen with the page, or no longer. */
+  | { readonly type: 'full-screen' }
   /** Runs a program's own action on what a window shows, and says what it answers. */
   | {
       readonly type: 'run-program';

@@ -2,6 +2,7 @@
   import { onMount, untrack } from 'svelte';
   import type { Session } from '../../core/session/session';
   import { pageStorage } from '../../client/page-storage';
+  import { followOwnWindow } from '../../client/own-window.svelte';
   import { followKeyboard } from '../../client/key-labels.svelte';
   import Index from '../index/Index.svelte';
   import FootLine from '../foot/FootLine.svelte';
@@ -27,7 +28,7 @@
   }
 
   onMount(() => {
-    const endings = [desk.link.open(), followKeyboard()];
+    const endings = [desk.link.open(), followKeyboard(), followOwnWindow()];
     const clock = setInterval(() => (now = new Date()), CLOCK_MS);
     return () => {
       desk.leavePages();

@@ -31,6 +31,7 @@ import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
 import { BrowserWindows } from '../../client/browser-windows';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress, framePage } from '../../client/session-api';
+import { toggleFullScreen } from '../../client/own-window.svelte';
 import { SessionLink } from '../../client/session-link.svelte';
 import { TitlePatterns } from '../../client/title-patterns';
 import type { Chord } from '../../core/keys/chord';
@@ -356,6 +357,26 @@ export class Desk {
       this.say(`${titleOf(window)}: ${program.run(shownText(this.session, window), new Date())}`, true);
   }
 
+  #asked(request: Exclude<PageRequest, { type: 'open-dialog' }>): void {
+    switch (request.type) {
+      case 'export':
+        return this.exportDocument();
+      case 'full-screen':
+        return void this.fullScreen();
+      case 'run-program':
+        return this.#runProgram(request);
+    }
+  }
+
+  /** Fills the screen, or no longer; where the browser does not let it, that is said. */
+  async fullScreen(): Promise<void> {
+    try {
+      this.say((await toggleFullScreen()) ? TEXTS.fullScreen : TEXTS.notFullScreen);
+    } catch {
+      this.say(TEXTS.noFullScreen, true);
+    }
+  }
+
   #carryOut(effect: Exclude<Effect, { type: 'submit' }>, event: Event | undefined): void {
     switch (effect.type) {
       case 'heard':
@@ -374,7 +395,7 @@ export class Desk {
       case 'cancel':
         return clearTimeout(this.#timers.get(effect.timer));
       case 'page':
-        return effect.request.type === 'export' ? this.exportDocument() : this.#runProgram(effect.request);
+        return this.#asked(effect.request);
       case 'say':
         return this.#say(effect.saying);
     }

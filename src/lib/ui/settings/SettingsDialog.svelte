@@ -14,6 +14,7 @@
   } from '../../core/slices/settings/state';
   import { catalogueOf } from '../../core/search/session-catalogue';
   import { HOME_PAGE, sessionAddress, sessionPage, SESSIONS } from '../../client/session-api';
+  import { canInstall, inFullScreen, inOwnWindow, install } from '../../client/own-window.svelte';
   import { strongest } from '../../core/slices/learning/learning';
   import { deskHere } from '../desk/desk.svelte';
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
@@ -155,6 +156,24 @@
           >{SETTINGS_TEXTS.forgetAll}</button
         >
       {/if}
+
+      <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.ownWindow}</h3>
+      <p class="text-ink-soft">
+        {inOwnWindow()
+          ? SETTINGS_TEXTS.ownWindowIs
+          : canInstall()
+            ? SETTINGS_TEXTS.ownWindowHint
+            : `${SETTINGS_TEXTS.ownWindowHint} ${SETTINGS_TEXTS.ownWindowMenu}`}
+      </p>
+      <div class="flex gap-3">
+        {#if canInstall() && !inOwnWindow()}
+          <button type="button" class={BUTTON} onclick={() => void install()}>{SETTINGS_TEXTS.install}</button
+          >
+        {/if}
+        <button type="button" class={BUTTON} onclick={() => void desk.fullScreen()}
+          >{inFullScreen() ? SETTINGS_TEXTS.leaveFullScreen : SETTINGS_TEXTS.fullScreen}</button
+        >
+      </div>
 
       <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.document}</h3>
       <div class="flex items-center gap-3">

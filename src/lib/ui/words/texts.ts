@@ -109,6 +109,9 @@ export const TEXTS = {
   nothingFound: (letters: string) => `No match for “${letters}”. Try fewer letters, or Escape to cancel.`,
   found: (title: string | undefined, position: number, count: number) =>
     title === undefined ? 'Nothing found' : `${title}, ${position} of ${count}`,
+  fullScreen: 'Full screen: every key arrives. Hold Esc to leave it.',
+  notFullScreen: 'No longer full screen',
+  noFullScreen: 'The browser did not let it fill the screen.',
   exported: (file: string) => `The desk is being saved as ${file}`,
   asks: (titles: readonly string[]) =>
     `Unsaved changes in ${listed.format(titles)}: save, discard or keep open?`,
@@ -157,6 +160,15 @@ export const SETTINGS_TEXTS = {
   keyboardNotFound: 'No layout is called that.',
   keyboardHint:
     'Where a label is not known yet, the key is drawn among the three rows of letters. Typing teaches it.',
+  ownWindow: 'A window of its own',
+  ownWindowIs: 'Key Fold is in a window of its own: every key arrives.',
+  ownWindowHint:
+    'Installed, Key Fold has a window of its own, in which every key arrives, and opens without the server.',
+  ownWindowMenu:
+    'The menu of some browsers installs this page, as an app or by adding it to the dock or home screen.',
+  install: 'Install',
+  fullScreen: 'Full screen',
+  leaveFullScreen: 'Leave full screen',
   aside: 'Changes that could not be stored',
   asideHint: 'The server failed on these several times, or did not take them. They are kept in this browser.',
   asideRetry: 'Send again',
@@ -191,6 +203,13 @@ export const SETTINGS_TEXTS = {
   notImported: (file: string, why: string) => `${file} was not opened. ${why}`,
   noServer: 'The server cannot be reached.',
   close: 'Close',
+} as const;
+
+/** What is said where the server cannot be reached and no desk is kept. */
+export const OFFLINE_TEXTS = {
+  title: 'Key Fold’s server cannot be reached',
+  hint: 'Start it with “npm start” in its folder. Desks that were open in this browser can be opened without it.',
+  again: 'This page tries again every three seconds.',
 } as const;
 
 /** Every text of the menu of a place. */

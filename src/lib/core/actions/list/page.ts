@@ -32,6 +32,19 @@ export const keysAndHelp = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'keys' }),
 });
 
+/** Fills the screen, where more keys arrive, or leaves that again. */
+export const fullScreen = action({
+  id: 'full-screen',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Full screen, in which every key arrives, and back',
+    short: 'full screen',
+    synonyms: ['fullscreen', 'kiosk', 'keyboard lock', 'keys do not arrive'],
+  },
+  offer: () => asksPage({ type: 'full-screen' }),
+});
+
 /** Hands the session document out. */
 export const exportSession = action({
   id: 'export',
