@@ -1,5 +1,5 @@
 import { redirect } from '@sveltejs/kit';
-import { DEMO_ID } from '$lib/demo/ellavane';
+import { DEMO_ID } from '$lib/demo/demo-id';
 import { demoPages, ensureDemo, eventStore } from '$lib/server/runtime';
 import type { PageServerLoad } from './$types';
 

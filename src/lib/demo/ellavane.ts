@@ -5,9 +5,6 @@ import type { Geometry } from '../core/model/geometry';
 import type { Tab, AppWindow } from '../core/slices/windows/state';
 import { DOCUMENTS } from './documents';
 
-/** The id under which the demo session is stored. */
-export const DEMO_ID = 'ellavane';
-
 const MINUTE_MS = 60_000;
 
 const application = (

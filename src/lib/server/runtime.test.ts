@@ -1,6 +1,6 @@
 import { afterEach, expect, it, vi } from 'vitest';
 import { testDatabase, type TestDatabase } from '../../../tests/database';
-import { DEMO_ID } from '../demo/ellavane';
+import { DEMO_ID } from '../demo/demo-id';
 import { admission, eventStore, importer, startRuntime } from './runtime';
 
 const PAGES = 'http://127.0.0.1:4871';

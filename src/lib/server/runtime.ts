@@ -1,7 +1,8 @@
 /** What the running server is made of: its database, its store, who is let in, and the demo. */
 import { join } from 'node:path';
 import { fromDocument } from '../core/formats/session-document';
-import { DEMO_ID, ellavane } from '../demo/ellavane';
+import { ellavane } from '../demo/ellavane';
+import { DEMO_ID } from '../demo/demo-id';
 import { AccessKeys } from './access/access-keys';
 import { Admission, ASKING_PAGE } from './access/admission';
 import { connect } from './database/connect';

@@ -5,7 +5,8 @@ import { sessionOf } from '../../../testing/sessions';
 import { useDatabase } from '../../../tests/use-database';
 import { toDocument } from '../core/formats/session-document';
 import { storedSession } from '../core/protocol/upcast';
-import { DEMO_ID, ellavane } from '../demo/ellavane';
+import { ellavane } from '../demo/ellavane';
+import { DEMO_ID } from '../demo/demo-id';
 import { ensureDemo } from './runtime';
 import {
   createSession,

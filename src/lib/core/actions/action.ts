@@ -14,6 +14,8 @@ import { targetFor, type Target, type TargetKind, type TargetTypes } from './tar
 export type PageRequest =
   | { readonly type: 'open-dialog'; readonly dialog: DialogName }
   | { readonly type: 'export' }
+  /** Takes up the first minutes, or leaves them. */
+  | { readonly type: 'first-minutes' }
   /** Fills the screen with the page, or no longer. */
   | { readonly type: 'full-screen' }
   /** Runs a program's own action on what a window shows, and says what it answers. */
@@ -25,7 +27,7 @@ export type PageRequest =
     };
 /** The dialogs that an action can open. */
 export type DialogName =
-  'settings' | 'keys' | 'place-menu' | 'shortcuts' | 'reach-check' | 'guests' | 'hand-over';
+  'settings' | 'keys' | 'place-menu' | 'shortcuts' | 'reach-check' | 'guests' | 'hand-over' | 'key-sheet';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
 export type Deed =

@@ -6,11 +6,13 @@ import {
   COLOURS,
   exportSession,
   forgetHighlighted,
+  firstMinutes,
   forgetLearned,
   fullScreen,
   INDEX_STANCES,
   keysAndHelp,
   openSettings,
+  showKeySheet,
 } from './list/page';
 import { addToIndex, newWindowAtPlace, place, undoIndex, walkIndex, WALKING } from './list/places';
 import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-away';
@@ -55,6 +57,8 @@ export const ACTIONS: readonly Action[] = [
   ...COMMITS,
   cancel,
   keysAndHelp,
+  showKeySheet,
+  firstMinutes,
   openSettings,
   openGuests,
   handOver,

@@ -9,7 +9,8 @@ import { fromDocument, toDocument, type SessionDocument } from '../../core/forma
 import { batchFrom } from '../../core/protocol/upcast';
 import { planOf } from '../../core/host/plan';
 import { problemsOf, type Session } from '../../core/session/session';
-import { DEMO_ID, ellavane } from '../../demo/ellavane';
+import { ellavane } from '../../demo/ellavane';
+import { DEMO_ID } from '../../demo/demo-id';
 import { EventStore } from '../store/event-store';
 import { connect, connectPatiently } from './connect';
 import { migrate } from './migrate';

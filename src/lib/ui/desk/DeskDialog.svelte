@@ -10,6 +10,7 @@
     keys: () => import('../keys/KeysDialog.svelte'),
     shortcuts: () => import('../shortcuts/ShortcutsDialog.svelte'),
     'reach-check': () => import('../shortcuts/ReachCheckDialog.svelte'),
+    'key-sheet': () => import('../sheet/KeySheetDialog.svelte'),
     guests: () => import('../guests/GuestsDialog.svelte'),
     'hand-over': () => import('../setup/HandOverDialog.svelte'),
     'place-menu': () => import('../index/PlaceMenu.svelte'),

@@ -5,6 +5,8 @@
   import { followOwnWindow } from '../../client/own-window.svelte';
   import { followKeyboard } from '../../client/key-labels.svelte';
   import Index from '../index/Index.svelte';
+  import { DEMO_ID } from '../../demo/demo-id';
+  import FirstMinutes from '../first/FirstMinutes.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Surface from '../surface/Surface.svelte';
   import Switcher from '../switcher/Switcher.svelte';
@@ -19,6 +21,7 @@
 
   const desk = untrack(() => new Desk(id, stored, pageStorage(), () => location.assign(ACCESS_PAGE)));
   provideDesk(desk);
+  untrack(() => desk.takeUpLessons(id === DEMO_ID));
   let now = $state(new Date());
 
   /** A press beside the windows must not take the keys from the one in front. */
@@ -78,6 +81,7 @@
   {#if desk.switcher && desk.shown}
     <Switcher switcher={desk.switcher} {now} />
   {/if}
+  {#if desk.learning}<FirstMinutes />{/if}
   <FootLine {now} />
   <DeskDialog />
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>

@@ -32,12 +32,14 @@ import { BrowserWindows } from '../../client/browser-windows';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress, framePage } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
+import { keepProgress, keptProgress, type Progress } from '../../client/lesson-keeper';
+import { LESSONS } from '../../core/lessons/lessons';
 import { SessionLink } from '../../client/session-link.svelte';
 import { TitlePatterns } from '../../client/title-patterns';
 import type { Chord } from '../../core/keys/chord';
 import { chordCaps, chordName } from '../parts/key-names';
 import { sayingText } from '../words/sayings';
-import { TEXTS } from '../words/texts';
+import { LESSON_TEXTS, TEXTS } from '../words/texts';
 
 /** The desk of the page that a component is on. */
 export const [deskHere, provideDesk] = createContext<Desk>();
@@ -357,10 +359,47 @@ export class Desk {
       this.say(`${titleOf(window)}: ${program.run(shownText(this.session, window), new Date())}`, true);
   }
 
+  // The first minutes.
+
+  #progress = $state.raw<Progress>({ at: 0, on: false });
+
+  /** Which lesson comes next, counted from 0. */
+  get lesson(): number {
+    return this.#progress.at;
+  }
+
+  /** Whether the first minutes are shown. */
+  get learning(): boolean {
+    return this.#progress.on;
+  }
+
+  /** Goes on with the first minutes where they were left; `anew`: begins them for who has never seen them. */
+  takeUpLessons(anew: boolean): void {
+    this.#progress = keptProgress() ?? { at: 0, on: anew };
+  }
+
+  /** The present lesson is done. */
+  learned(): void {
+    this.#follow({ at: this.lesson + 1, on: true });
+  }
+
+  #toggleLessons(): void {
+    const { at, on } = this.#progress;
+    this.#follow({ at: !on && at >= LESSONS.length ? 0 : at, on: !on });
+    this.say(on ? LESSON_TEXTS.left(this.chord('first-minutes')) : LESSON_TEXTS.title);
+  }
+
+  #follow(progress: Progress): void {
+    this.#progress = progress;
+    keepProgress(progress);
+  }
+
   #asked(request: Exclude<PageRequest, { type: 'open-dialog' }>): void {
     switch (request.type) {
       case 'export':
         return this.exportDocument();
+      case 'first-minutes':
+        return this.#toggleLessons();
       case 'full-screen':
         return void this.fullScreen();
       case 'run-program':

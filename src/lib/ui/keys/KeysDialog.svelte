@@ -159,6 +159,9 @@
         <button type="button" class={BUTTON} onclick={() => (desk.dialog = 'reach-check')}
           >{KEYS_TEXTS.reach}</button
         >
+        <button type="button" class={BUTTON} onclick={() => (desk.dialog = 'key-sheet')}
+          >{KEYS_TEXTS.sheet}</button
+        >
         <Dialog.Close class="{BUTTON} ml-auto">{KEYS_TEXTS.close}</Dialog.Close>
       </div>
     </Dialog.Content>

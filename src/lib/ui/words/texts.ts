@@ -212,6 +212,41 @@ export const OFFLINE_TEXTS = {
   again: 'This page tries again every three seconds.',
 } as const;
 
+/** Every text of the first minutes. */
+export const LESSON_TEXTS = {
+  title: 'First minutes',
+  step: (at: number, all: number) => `${at} of ${all}`,
+  lessons: {
+    flip: 'and let go: you are in what you used before. Once more, and you are back.',
+    window: 'and let go: the next window of the same application.',
+    place: 'goes straight to what stands at 4 of the index, at the right edge.',
+    minimise: 'minimises what is in front.',
+    'put-back': 'takes that back. It takes any putting-away back, many steps deep.',
+    search: 'searches everything. Type “week”, then Enter.',
+    glance: 'shows the bare surface for as long as the key is down.',
+    index: 'goes to the index. Arrows and first letters walk it, Enter goes to something, Esc leaves.',
+    help: 'shows every key. Esc closes it, and that is all there is to begin with.',
+  },
+  over: 'That was it. What the foot line shows while the hold key is down is what can be done right now.',
+  leave: 'Leave, or take it up again:',
+  left: (chord: string) => `Left. ${chord} takes it up again.`,
+} as const;
+
+/** Every text of the key sheet. */
+export const SHEET_TEXTS = {
+  title: (hold: string) => `Keep ${hold} down, and press`,
+  hint: 'Below the dots: with Shift. Dashed: free. Underlined: chosen by you.',
+  rows: { digits: 'Digits', top: 'Upper row', home: 'Middle row', bottom: 'Lower row' },
+  scopes: {
+    anywhere: 'At any time',
+    list: 'In the open switcher',
+    rows: 'Before anything is typed',
+    index: 'In the index',
+  },
+  print: 'Print',
+  close: 'Close',
+} as const;
+
 /** Every text of the menu of a place. */
 export const MENU_TEXTS = {
   windows: 'Windows',
@@ -414,6 +449,7 @@ export const KEYS_TEXTS = {
   undo: 'Undo the last change',
   which: 'Which one',
   reach: 'Check which keys arrive',
+  sheet: 'Key sheet',
   save: 'Save a letter',
   saveKey: 'S',
   or: 'or',

@@ -1,7 +1,7 @@
 /** Settings, keys, export, and what search has learned. */
 import type { IndexStance, Settings } from '../../slices/settings/state';
 import { action, asksPage, not, ordersDesk, wishes, type Action } from '../action';
-import { heldEither, heldShift, type Binding } from '../binding';
+import { held, heldShift, type Binding } from '../binding';
 
 /** Opens the settings. */
 export const openSettings = action({
@@ -28,8 +28,35 @@ export const keysAndHelp = action({
     short: 'help',
     synonyms: ['help', 'shortcuts', 'commands', 'keyboard', 'what can I do'],
   },
-  keys: [heldEither('KeyH'), F1],
+  keys: [held('KeyH'), F1],
   offer: () => asksPage({ type: 'open-dialog', dialog: 'keys' }),
+});
+
+/** Takes up the first minutes where they were left, or leaves them. */
+export const firstMinutes = action({
+  id: 'first-minutes',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'First minutes: learn the keys by using them, or leave that',
+    short: 'first minutes',
+    synonyms: ['tutorial', 'introduction', 'how does it work', 'lessons', 'practice'],
+  },
+  keys: [heldShift('KeyH')],
+  offer: () => asksPage({ type: 'first-minutes' }),
+});
+
+/** Shows all keys on one page that can be printed. */
+export const showKeySheet = action({
+  id: 'key-sheet',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Key sheet: all keys on one page, to print',
+    short: 'key sheet',
+    synonyms: ['cheat sheet', 'print', 'keyboard', 'overview'],
+  },
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'key-sheet' }),
 });
 
 /** Fills the screen, where more keys arrive, or leaves that again. */

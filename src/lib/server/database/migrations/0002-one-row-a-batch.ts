@@ -9,7 +9,8 @@ import {
   type Session,
   type SessionEvent,
 } from '../../../core/session/session';
-import { DEMO_ID, ellavane } from '../../../demo/ellavane';
+import { ellavane } from '../../../demo/ellavane';
+import { DEMO_ID } from '../../../demo/demo-id';
 import { eventNow } from './0002-events-then';
 
 /** The tables that this migration takes over. */
