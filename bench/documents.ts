@@ -10,7 +10,8 @@ const MOST_APPLICATIONS = 25;
 export function documentWith(count: number): SessionDocument {
   const demo = ellavane(new Date(START));
   const applications = Array.from({ length: Math.min(count, MOST_APPLICATIONS) }, (_, index) => {
-    const model = demo.applications[index % demo.applications.length];
+    const models = demo.applications.filter(({ running }) => running);
+    const model = models[index % models.length];
     if (!model) throw new Error('The demo has no applications.');
     return { ...model, id: `a-${index}`, name: `${model.name} ${index}`, hidden: false, answering: true };
   });

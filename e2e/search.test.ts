@@ -69,6 +69,55 @@ describe('a result', () => {
 });
 
 describe('a switcher that stays', () => {
+  it('goes into a result and out of it, and does there what is chosen', async () => {
+    const person = await at(atEllavane());
+    await person.chord('Q');
+    const line = person.switcher.getByRole('textbox');
+    await person.page.keyboard.type('weather');
+    await person.selectedLeaf.waitFor();
+    await person.press('ArrowRight');
+    await person.page.locator('[data-within]').getByText('Weather').waitFor();
+    expect(await line.inputValue()).toBe('');
+    await person.page.keyboard.type('sho');
+    // Within the letters the arrows are the caret's.
+    await person.press('ArrowLeft', 'ArrowRight');
+    expect(await line.inputValue()).toBe('sho');
+    await person.press('Backspace', 'Backspace', 'Backspace', 'Backspace');
+    expect(await person.page.locator('[data-within]').count()).toBe(0);
+    expect(await line.inputValue()).toBe('weather');
+    await person.press('Escape');
+    await person.chord('Q');
+    await person.page.keyboard.type('correspondence');
+    await person.selectedLeaf.waitFor();
+    await person.press('ArrowRight');
+    await person.page.keyboard.type('dues');
+    await person.selectedLeaf.waitFor();
+    await person.press('Enter');
+    expect(await person.frontName()).toMatch(/dues/i);
+  });
+
+  it('lets a program do something without going there, and makes documents', async () => {
+    const person = await at(atEllavane());
+    const does = async (letters: string) => {
+      await person.chord('Q');
+      await person.page.keyboard.type(letters);
+      await person.selectedLeaf.waitFor();
+      await person.press('Enter');
+    };
+    await does('pause the radio');
+    await person.page.getByText('Channel 12: The log is paused').first().waitFor();
+    expect(await person.frontName()).toBe('Lock Sill — Tides');
+    await person.page.getByText('Paused: nothing is heard').first().waitFor({ state: 'attached' });
+    await does('new letter');
+    expect(await person.frontName()).toBe('New letter — Letters');
+    await person.page.keyboard.type('To the Master');
+    await person.page.getByText('· unsaved').first().waitFor();
+    await does('correspondence');
+    expect(await person.frontName()).toBe('Correspondence — Cabinet');
+    await person.press('ArrowDown', 'Enter');
+    expect(await person.frontName()).toBe('Notice 14 draft — Letters');
+  });
+
   it('keeps the keys: Tab goes on, and a click beside the text does not take them away', async () => {
     const person = await at(atSession('a: a1 | b: b1 | c: c1'));
     await person.chord('Q');

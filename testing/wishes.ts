@@ -13,6 +13,7 @@ const TYPES: readonly WishType[] = [
   'switch-to-application',
   'open-window',
   'open-document',
+  'make-document',
   'minimise',
   'minimise-all',
   'restore-all',
@@ -159,6 +160,8 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
     }
     case 'put-setup-back':
       return { type, entry: flag ? null : (among(idsIn(session.setupsBefore)) ?? null) };
+    case 'make-document':
+      return { type, application, title: `made ${pick}`, text: '' };
     case 'open-document':
     case 'save':
       return { type, document };

@@ -1,4 +1,4 @@
-import type { ArrivedKey } from '../core/keys/key-input';
+import type { ArrivedKey, Caret } from '../core/keys/key-input';
 
 /** What a browser's key event says, in the core's terms. */
 export function arrivedKey(event: KeyboardEvent): ArrivedKey {
@@ -13,5 +13,15 @@ export function arrivedKey(event: KeyboardEvent): ArrivedKey {
     altGraph: event.getModifierState('AltGraph'),
     repeat: event.repeat,
     composing: event.isComposing,
+    ...caretOf(event.target),
   };
+}
+
+function caretOf(target: EventTarget | null): { readonly caret?: Caret } {
+  if (!(target instanceof HTMLInputElement) || target.type !== 'text') return {};
+  const { selectionStart: start, selectionEnd: end, value } = target;
+  if (start !== end) return {};
+  if (value === '') return { caret: 'both' };
+  if (start === 0) return { caret: 'start' };
+  return start === value.length ? { caret: 'end' } : {};
 }

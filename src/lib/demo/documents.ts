@@ -160,7 +160,7 @@ Outlook for Wednesday: light north-westerly, slight sea, a fair morning tide.`,
     'channel-12',
     'radio',
     'Channel 12',
-    'table',
+    'radio-log',
     radio(`
 09:02,Osprey Nine,leaving anchorage for Oil Jetty
 09:04,Ellavane Port,Osprey Nine — cleared; tug Anvil joins at buoy 6
@@ -172,7 +172,7 @@ Outlook for Wednesday: light north-westerly, slight sea, a fair morning tide.`,
     'channel-16',
     'radio',
     'Channel 16',
-    'table',
+    'radio-log',
     radio(`
 07:12,Tarn Runner,radio check
 07:13,Ellavane Port,Tarn Runner — loud and clear
@@ -256,5 +256,19 @@ Plan,Stage,Paper
 New fender line at Timber Quay,ordered,P-112
 Dredging of the turning basin,survey,P-115
 Second leading light,draft,P-120`,
+  ),
+  document(
+    'correspondence',
+    'cabinet',
+    'Correspondence',
+    'folder',
+    'letter-towage\nletter-notice-14\nletter-dues\nbyelaws-dues',
+  ),
+  document(
+    'watch-papers',
+    'cabinet',
+    'Papers of the watch',
+    'folder',
+    'log-today\nweek-48\nlock-sill\nevening-bulletin',
   ),
 ];

@@ -17,6 +17,14 @@ export interface ProgramAction {
   readonly id: string;
   readonly title: string;
   readonly synonyms: readonly string[];
-  /** What it answers, in a sentence. */
-  readonly run: (text: string, now: Date) => string;
+  /** Whether it makes a document, for which no window has to be there. */
+  readonly makes?: boolean;
+  /** Does it to the text of a window; to an empty one where there is none. */
+  readonly run: (text: string, now: Date) => ProgramAnswer;
 }
+
+/** What an action answers: a sentence, and what the document becomes, or a new one. */
+export type ProgramAnswer =
+  | string
+  | { readonly says: string; readonly text: string }
+  | { readonly says: string; readonly makes: { readonly title: string; readonly text: string } };

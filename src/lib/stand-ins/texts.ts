@@ -14,5 +14,6 @@ export const GUEST_TEXTS = {
   forward: 'Bring it forward',
   open: 'Open it',
   kept: 'The browser did not let it open. Press the button once more, or allow windows for this site.',
-  address: 'Address',
+  emptyFolder: 'There is nothing in this folder.',
+  paused: 'Paused: nothing is heard until it goes on.',
 } as const;

@@ -15,6 +15,10 @@ export interface StandInActions {
   /** Opens the browser window of a page, or brings it forward; false if the browser does not let it. */
   readonly showPage: (window: WindowId) => boolean;
   /** From now on the page opens in a browser window of its own. */
+  /** What is in a folder, with what opens it in words. */
+  readonly itemsOf: (folder: DocumentId) => readonly { id: DocumentId; title: string; application: string }[];
+  /** Goes to a document. */
+  readonly openDocument: (document: DocumentId) => void;
   readonly openInBrowser: (application: ApplicationId) => void;
 }
 

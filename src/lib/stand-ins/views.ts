@@ -1,9 +1,11 @@
 /** The views of the programs, by the kind of document that they show. */
 import DesktopEntry from './desktop-entry/View.svelte';
+import Folder from './folder/View.svelte';
 import Letter from './letter/View.svelte';
 import PagePreview from './page/Preview.svelte';
 import PageView from './page/View.svelte';
 import Prose from './prose/View.svelte';
+import RadioLog from './radio-log/View.svelte';
 import Table from './table/View.svelte';
 import TideConstants from './tide-constants/View.svelte';
 import Unknown from './unknown/View.svelte';
@@ -16,6 +18,8 @@ const VIEWS: Readonly<Record<string, Views>> = {
   letter: { view: Letter, preview: Prose },
   prose: { view: Prose },
   page: { view: PageView, preview: PagePreview },
+  folder: { view: Folder },
+  'radio-log': { view: RadioLog },
   'desktop-entry': { view: DesktopEntry },
 };
 

@@ -5,7 +5,7 @@
 import type { Wish } from '../commands/commands';
 import type { DeskOrder } from '../desk/order';
 import type { Notice } from '../host/notice';
-import type { WindowId } from '../model/ids';
+import type { ApplicationId, WindowId } from '../model/ids';
 import type { Session } from '../session/session';
 import type { Binding } from './binding';
 import { targetFor, type Target, type TargetKind, type TargetTypes } from './target';
@@ -23,7 +23,9 @@ export type PageRequest =
       readonly type: 'run-program';
       readonly kind: string;
       readonly action: string;
-      readonly window: WindowId;
+      readonly application: ApplicationId;
+      /** Null where it needs none. */
+      readonly window: WindowId | null;
     };
 /** The dialogs that an action can open. */
 export type DialogName =

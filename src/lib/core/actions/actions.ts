@@ -19,7 +19,7 @@ import { hideOrShow, minimise, minimiseAll, solo, sweep } from './list/putting-a
 import { handOver, openGuests, undoSetup } from './list/setup';
 import { checkReach, makeShortcut, shortcut, undoKeys } from './list/shortcuts';
 import { JUMPS, newerApplication, nextWindow, olderApplication, previousWindow } from './list/stepping';
-import { cancel, COMMITS, glance, nextQuestion, search } from './list/switcher';
+import { cancel, COMMITS, glance, into, nextQuestion, out, search } from './list/switcher';
 
 /** Every action that is no program's, in the order in which they are explained. A new one is a line here. */
 export const ACTIONS: readonly Action[] = [
@@ -55,6 +55,8 @@ export const ACTIONS: readonly Action[] = [
   undoIndex,
   ...JUMPS,
   ...COMMITS,
+  into,
+  out,
   cancel,
   keysAndHelp,
   showKeySheet,

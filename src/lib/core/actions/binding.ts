@@ -3,9 +3,10 @@ import type { Chord, ChordModifier } from '../keys/chord';
 
 /**
  * Where a binding holds. `held`: while the hold key is down. `rows`: while the switcher is open and nothing is typed.
- * `list`: while it is open, typed or not. `index`: while the index is walked. `anywhere`: at any time.
+ * `list`: while it is open, typed or not.
+ * `at-end`, `at-start`: while something is searched and the caret stands at the end, or the start, of the line. `index`: while the index is walked. `anywhere`: at any time.
  */
-export type Scope = 'held' | 'rows' | 'list' | 'index' | 'anywhere';
+export type Scope = 'held' | 'rows' | 'list' | 'at-end' | 'at-start' | 'index' | 'anywhere';
 
 /** A key and where it does something. `either`: the same with Shift and without, because Shift means something else. */
 export interface Binding {
@@ -40,6 +41,12 @@ export const inRows = (key: string, shift: Binding['shift'] = 'either'): Binding
   scope: 'rows',
   at: { key },
   shift,
+});
+/** A key at an end of the search line. */
+export const atLineEnd = (scope: 'at-end' | 'at-start', key: string): Binding => ({
+  scope,
+  at: { key },
+  shift: false,
 });
 /** A key while the index is walked. */
 export const inIndex = (at: Binding['at'], shift = false): Binding => ({ scope: 'index', at, shift });

@@ -1,6 +1,7 @@
 /** Everything that can be wished of a session. A new kind of command is a line here. */
 import type { Signed, WishOf } from './command';
 import { bringToFront, openDocument, openWindow, switchToApplication, walkTo } from './kinds/coming-forward';
+import { makeDocument } from './kinds/documents';
 import { answerDraft, keepDraft, save } from './kinds/drafts';
 import { answerClosing, close, closeAll, endNow, quit, reopen } from './kinds/ending';
 import { putKeysBack, putShortcut, removeShortcut, resetKey, resetKeys, setKey } from './kinds/keys';
@@ -28,6 +29,7 @@ export const COMMANDS = [
   walkTo,
   openWindow,
   openDocument,
+  makeDocument,
   minimise,
   minimiseAll,
   restoreAll,

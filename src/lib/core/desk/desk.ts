@@ -25,6 +25,7 @@ import { isUntoldDown, readModifiers } from '../keys/modifiers';
 import type { ApplicationId, Instant } from '../model/ids';
 import type { Neighbours } from '../search/keyboard';
 import { catalogueOf } from '../search/session-catalogue';
+import { allInside, candidatesInside, searchInside } from '../search/inside';
 import { search } from '../search/search';
 import { applicationOf } from '../slices/applications/selectors';
 import type { Session, SessionEvent } from '../session/session';
@@ -90,6 +91,8 @@ const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']
   'stay',
   'pass-on',
   'to-row',
+  'into',
+  'out',
 ]);
 
 /** What a run of presses is called by. */
@@ -180,6 +183,7 @@ class Turn {
     const meaning = readKey(input, {
       switcher: dialog === null ? (switcher?.mode ?? 'closed') : 'closed',
       typed: Boolean(switcher?.search),
+      caret: arrived.caret ?? null,
       taken: taken.includes(input.code),
       searching,
       walking: dialog === null && walk !== null,
@@ -340,6 +344,10 @@ class Turn {
       case 'cancel':
         this.#advance({ type: 'cancel' });
         return this.#say({ type: 'cancelled' });
+      case 'into':
+        return this.#goInto();
+      case 'out':
+        return this.#advance({ type: 'out' });
       case 'forget':
         return this.#forget();
       case 'press-place':
@@ -508,9 +516,22 @@ class Turn {
   #type(letters: string, at: Instant): void {
     const { learned } = this.#session;
     const { neighbours, registry } = this.context;
-    const results = search(catalogueOf(this.#session, registry), letters, { learned, neighbours, at });
+    const searcher = { learned, neighbours, at };
+    const level = this.state.switcher?.search?.within.at(-1);
+    const results = level
+      ? searchInside(level.inside, letters, searcher)
+      : search(catalogueOf(this.#session, registry), letters, searcher);
     this.#advance({ type: 'type', letters, results });
     this.#show();
+  }
+
+  /** Into the highlighted result: an application, what opens a document, a folder. */
+  #goInto(): void {
+    const found = this.state.switcher && highlightedResult(this.state.switcher);
+    if (!found) return;
+    const inside = candidatesInside(this.#session, this.context.registry, found.candidate.subject);
+    if (inside.length === 0) return this.#notice({ type: 'nothing-inside' });
+    this.#advance({ type: 'into', inside, results: allInside(inside) });
   }
 
   #commit(raiseAll: boolean): void {
@@ -521,7 +542,7 @@ class Turn {
     if (learn) this.#origin = 'search';
     if ('wish' in does) return this.#submit({ wishes: [...lesson, does.wish] });
     if (lesson.length > 0) this.#submit({ wishes: lesson });
-    this.#invoke(does.invocation, FRESH, undefined, true);
+    this.#invoke(does.invocation, FRESH, does.target, true);
   }
 
   // What is wished, and what comes of it.

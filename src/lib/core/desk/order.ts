@@ -18,6 +18,9 @@ export type DeskOrder =
   | { readonly type: 'glance'; readonly on: boolean }
   | { readonly type: 'commit'; readonly raiseAll: boolean }
   | { readonly type: 'cancel' }
+  /** Into the highlighted result of search, to search in there, or out of it again. */
+  | { readonly type: 'into' }
+  | { readonly type: 'out' }
   /** Forgets what search has learned about the highlighted result. */
   | { readonly type: 'forget' }
   /**

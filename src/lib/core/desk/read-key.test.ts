@@ -10,6 +10,7 @@ const settings: Settings = { holdKey: 'Alt', holding: true, theme: 'system' };
 const closed: Surroundings = {
   switcher: 'closed',
   typed: false,
+  caret: null,
   taken: false,
   searching: false,
   walking: false,

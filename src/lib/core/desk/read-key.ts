@@ -3,7 +3,15 @@ import type { Scope } from '../actions/binding';
 import type { ChordModifier } from '../keys/chord';
 import type { Registry } from '../actions/registry';
 import type { KeyMap } from '../actions/views/key-map';
-import { isComposing, isHeld, isHoldKey, isHoldKeyDown, modifiersOf, type KeyInput } from '../keys/key-input';
+import {
+  isComposing,
+  isHeld,
+  isHoldKey,
+  isHoldKeyDown,
+  modifiersOf,
+  type Caret,
+  type KeyInput,
+} from '../keys/key-input';
 import { holdKeyOf, type Settings, type UsableHoldKey } from '../slices/settings/state';
 import type { Switcher } from '../switcher/switcher';
 
@@ -26,6 +34,8 @@ export interface Surroundings {
   readonly switcher: 'closed' | Switcher['mode'];
   /** True while the search line has text, so that the keys that move the caret belong to it. */
   readonly typed: boolean;
+  /** Where the caret of the text line stands that has the focus; null where there is none. */
+  readonly caret: Caret | null;
   /** True while this very key is still down from a press that was taken, so that its auto-repeat is never text. */
   readonly taken: boolean;
   /** True from the search key on until the hold key comes up: people type before they let go (rule 11). */
@@ -88,9 +98,13 @@ function intoSearch(input: KeyInput, around: Surroundings): KeyMeaning {
 }
 
 /** The scopes of the open switcher; none while it is closed. */
-function inSwitcher({ switcher, typed }: Surroundings): readonly Scope[] {
+function inSwitcher({ switcher, typed, caret }: Surroundings): readonly Scope[] {
   if (switcher === 'closed') return [];
-  return typed ? ['list'] : ['rows', 'list'];
+  if (!typed) return ['rows', 'list'];
+  // There the caret has nowhere to go, so the keys that move it mean something else.
+  const atEnd: readonly Scope[] = caret === 'end' || caret === 'both' ? ['at-end'] : [];
+  const atStart: readonly Scope[] = caret === 'start' || caret === 'both' ? ['at-start'] : [];
+  return [...atEnd, ...atStart, 'list'];
 }
 
 function invoked(

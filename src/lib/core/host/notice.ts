@@ -48,6 +48,9 @@ export type Notice =
   | { readonly type: 'newer-draft'; readonly document: DocumentId }
   /** The session has as many windows, or as much text, as it can hold. */
   | { readonly type: 'too-many-windows' }
+  | { readonly type: 'too-many-documents' }
+  /** There is nothing in that result that could be searched. */
+  | { readonly type: 'nothing-inside' }
   | { readonly type: 'session-full' };
 
 /** Why a command cannot be carried out at all: which of its fields is at fault, and how. */

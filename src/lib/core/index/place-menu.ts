@@ -7,7 +7,6 @@ import type { Session } from '../session/session';
 import type { AppDocument } from '../slices/documents/state';
 import { applicationOf } from '../slices/applications/selectors';
 import { windowsOf } from '../slices/recency/selectors';
-import { windowOf } from '../slices/windows/selectors';
 import type { AppWindow } from '../slices/windows/state';
 
 /** More documents than these are for search. */
@@ -24,12 +23,17 @@ export interface PlaceMenu {
   readonly acts: readonly Invocation[];
 }
 
-/** The menu of a place, by what would be acted on there. */
-export function placeMenuOf(session: Session, registry: Registry, target: Target): PlaceMenu {
+/** The menu of a place, by what would be acted on there. `most`: documents, at most. */
+export function placeMenuOf(
+  session: Session,
+  registry: Registry,
+  target: Target,
+  most = MOST_DOCUMENTS,
+): PlaceMenu {
   const { answering } = applicationOf(session, target.application);
   return {
     windows: windowsOf(session, target.application),
-    documents: recentDocuments(session, target.application),
+    documents: recentDocuments(session, target.application).slice(0, most),
     own: registry.actions
       .filter(({ group }) => group === 'program')
       .map(({ id }) => ({ action: id, argument: null }))
@@ -50,7 +54,7 @@ function isAbout(session: Session, registry: Registry, invocation: Invocation, t
       (deed) =>
         deed.to === 'page' &&
         deed.request.type === 'run-program' &&
-        windowOf(session, deed.request.window).application === target.application,
+        deed.request.application === target.application,
     )
   );
 }
@@ -64,6 +68,5 @@ function recentDocuments(session: Session, application: string): AppDocument[] {
   return [...ids]
     .filter((id) => !open.has(id))
     .flatMap((id) => find(session.documents, id) ?? [])
-    .filter((document) => document.application === application)
-    .slice(0, MOST_DOCUMENTS);
+    .filter((document) => document.application === application);
 }

@@ -4,6 +4,9 @@ import type { UsableHoldKey } from '../slices/settings/state';
 /** The modifiers that this application looks at by their keys; Control and AltGraph only ever by their state. */
 export type Modifier = 'Alt' | 'Meta' | 'Shift';
 
+/** Where a caret stands in a line of text: at its start, at its end, or at both because the line is empty. */
+export type Caret = 'start' | 'end' | 'both';
+
 /** What a key event says as it arrives, without the event: keys are matched by position (`code`), never by character. */
 export interface ArrivedKey {
   readonly phase: 'down' | 'up';
@@ -18,6 +21,8 @@ export interface ArrivedKey {
   readonly altGraph: boolean;
   readonly repeat: boolean;
   readonly composing: boolean;
+  /** Where the caret of the line stands that it goes to; absent within it, and where there is no line. */
+  readonly caret?: Caret;
 }
 
 /** A key event once `readModifiers` has read it: its modifiers are those after the event. */

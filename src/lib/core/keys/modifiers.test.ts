@@ -16,6 +16,7 @@ function asked(keys: string, holdKey: Settings['holdKey'] = 'Alt') {
   const around: Surroundings = {
     switcher: 'holding',
     typed: false,
+    caret: null,
     taken: false,
     searching: false,
     walking: false,

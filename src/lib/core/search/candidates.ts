@@ -1,7 +1,7 @@
 /** Everything that search can find: windows, applications, documents, and what Key Fold itself can do. */
 import type { Group, Invocation } from '../actions/action';
 import type { Registry } from '../actions/registry';
-import { frontTarget } from '../actions/target';
+import { frontTarget, type Target } from '../actions/target';
 import type { ApplicationId, DocumentId, WindowId } from '../model/ids';
 import { find, has } from '../model/table';
 import type { Session } from '../session/session';
@@ -25,7 +25,13 @@ export type Subject =
   | { readonly kind: 'application'; readonly application: ApplicationId }
   | { readonly kind: 'document'; readonly document: DocumentId; readonly application: ApplicationId }
   /** `firm`: it ends or puts away something, so it must be meant. */
-  | { readonly kind: 'command'; readonly invocation: Invocation; readonly firm: boolean };
+  | {
+      readonly kind: 'command';
+      readonly invocation: Invocation;
+      readonly firm: boolean;
+      /** What it is done to, where that is not what is in front. */
+      readonly target?: Target;
+    };
 
 /** Something that can be found, and everything that finding and ranking it needs. */
 export interface Candidate {

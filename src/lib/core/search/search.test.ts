@@ -54,7 +54,7 @@ const MEANT: readonly (readonly [title: string, letters: string])[] = [
   ['Settings', 'set|settings'],
   ['Keys and help', 'help'],
   ['Night colours', 'dark'],
-  ['Minimise the front window', 'min|mnms|minimize'],
+  ['Minimise the front window', 'min|mnmz|minimize'],
   ['Quit the front application', 'quit'],
   ['End the front application now', 'end'],
   ['Sweep all windows away', 'swp|sweep'],

@@ -9,7 +9,7 @@ import type { Step } from '../desk/order';
 import type { ApplicationId, WindowId } from '../model/ids';
 import { LONGEST_LETTERS } from '../model/limits';
 import { idsOf } from '../model/order';
-import { isThere, type Subject } from '../search/candidates';
+import { isThere, type Candidate, type Subject } from '../search/candidates';
 import type { Found } from '../search/matches';
 import { lettersOf } from '../search/search';
 import type { Session } from '../session/session';
@@ -45,6 +45,17 @@ export interface SwitcherSearch {
   readonly results: readonly Found[];
   /** The index of the highlighted result; -1 while nothing is found. */
   readonly highlighted: number;
+  /** The results that were gone into, the outermost first; none while everything is searched. */
+  readonly within: readonly Level[];
+}
+
+/** A result that was gone into. */
+export interface Level {
+  readonly candidate: Candidate;
+  /** What is inside it. */
+  readonly inside: readonly Candidate[];
+  /** What was found before, to go back to. */
+  readonly from: Pick<SwitcherSearch, 'letters' | 'results' | 'highlighted'>;
 }
 
 /** What the switcher reacts to. */
@@ -61,6 +72,10 @@ export type SwitcherInput =
   /** What stands in the search line, and what it finds. */
   | { readonly type: 'type'; readonly letters: string; readonly results: readonly Found[] }
   | { readonly type: 'point-result'; readonly index: number }
+  /** Into the highlighted result, to search there; `results`: all that is inside. */
+  | { readonly type: 'into'; readonly inside: readonly Candidate[]; readonly results: readonly Found[] }
+  /** Out of it again. */
+  | { readonly type: 'out' }
   /** Asked for, or because the release of the hold key went unseen (rule 8). */
   | { readonly type: 'stay' }
   | { readonly type: 'session-changed' }
@@ -82,7 +97,7 @@ export interface Advance {
 /** What a commit chose. */
 export interface Choice {
   /** What it asks of the session, or the action that it stands for. */
-  readonly does: { readonly wish: Wish } | { readonly invocation: Invocation };
+  readonly does: { readonly wish: Wish } | { readonly invocation: Invocation; readonly target?: Target };
   /** What search should remember, if it was found by letters. */
   readonly learn: { readonly letters: string; readonly choice: string } | null;
 }
@@ -96,6 +111,10 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
       return still(searching(switcher, input.letters, input.results));
     case 'point-result':
       return still(chooseAgain(atResult(switcher, input.index)));
+    case 'into':
+      return still(goneInto(switcher, input.inside, input.results));
+    case 'out':
+      return still(goneOut(switcher, session));
     case 'stay':
       return still(switcher.mode === 'staying' ? switcher : { ...switcher, mode: 'staying' });
     case 'step':
@@ -244,10 +263,28 @@ function pointed(switcher: Switcher, application: ApplicationId, window: WindowI
 }
 
 function searching(switcher: Switcher, letters: string, results: readonly Found[]): Switcher {
-  const typed = letters.trim() !== '';
+  const within = switcher.search?.within ?? [];
+  const searches = letters.trim() !== '' || within.length > 0;
   const highlighted = results.length > 0 ? 0 : -1;
-  const search = typed ? { letters, results, highlighted } : null;
+  const search = searches ? { letters, results, highlighted, within } : null;
   return { ...switcher, mode: 'staying', search, putAway: false };
+}
+
+/** The search line is empty in there, and everything inside stands below it. */
+function goneInto(switcher: Switcher, inside: readonly Candidate[], results: readonly Found[]): Switcher {
+  const { search } = switcher;
+  const candidate = highlightedResult(switcher)?.candidate;
+  if (!search || !candidate || inside.length === 0) return switcher;
+  const { within, ...from } = search;
+  const level: Level = { candidate, inside, from };
+  return { ...switcher, search: { letters: '', results, highlighted: 0, within: [...within, level] } };
+}
+
+function goneOut(switcher: Switcher, session: Session): Switcher {
+  const level = switcher.search?.within.at(-1);
+  if (!switcher.search || !level) return switcher;
+  const search = { ...level.from, within: switcher.search.within.slice(0, -1) };
+  return { ...switcher, search: followingResults(search, session) };
 }
 
 function atResult(switcher: Switcher, highlighted: number): Switcher {
@@ -329,14 +366,20 @@ function chosen(switcher: Switcher, raiseAll: boolean, session: Session): Choice
   return { does: { wish }, learn: null };
 }
 
-function chosenResult({ letters, results, highlighted }: SwitcherSearch, raiseAll: boolean): Choice | null {
+function chosenResult(
+  { letters, results, highlighted, within }: SwitcherSearch,
+  raiseAll: boolean,
+): Choice | null {
   const candidate = results[highlighted]?.candidate;
   if (!candidate) return null;
   const learned = lettersOf(letters);
   return {
     does: choosing(candidate.subject, raiseAll),
-    // What is too long to be remembered is chosen all the same.
-    learn: learned.length > LONGEST_LETTERS ? null : { letters: learned, choice: candidate.learnedAs },
+    // What is too long to be remembered is chosen all the same; letters inside a result mean something there alone.
+    learn:
+      learned.length > LONGEST_LETTERS || within.length > 0
+        ? null
+        : { letters: learned, choice: candidate.learnedAs },
   };
 }
 
@@ -349,7 +392,7 @@ function choosing(subject: Subject, raiseAll: boolean): Choice['does'] {
     case 'document':
       return { wish: { type: 'open-document', document: subject.document } };
     case 'command':
-      return { invocation: subject.invocation };
+      return { invocation: subject.invocation, ...(subject.target && { target: subject.target }) };
   }
 }
 

@@ -9,6 +9,13 @@ export const letter: Manifest = {
   keys: [{ code: 'KeyS', what: 'saves the letter' }],
   actions: [
     {
+      id: 'new',
+      title: 'New letter',
+      synonyms: ['write', 'compose', 'new document'],
+      makes: true,
+      run: () => ({ says: 'A new letter', makes: { title: 'New letter', text: '' } }),
+    },
+    {
       id: 'count-words',
       title: 'Count the words',
       synonyms: ['how many words', 'length'],

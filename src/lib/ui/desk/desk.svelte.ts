@@ -12,6 +12,8 @@ import type { DeskInput, Effect, Outcome, PointerDeed, Submission, Saying } from
 import { drive } from '../../core/desk/drive';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import { neighboursOn } from '../../core/search/keyboard';
+import { folderItems } from '../../core/folders/folder';
+import { applicationOf } from '../../core/slices/applications/selectors';
 import { pageFrom, withOpening } from '../../core/guests/page';
 import { documentOf } from '../../core/slices/documents/selectors';
 import { has } from '../../core/model/table';
@@ -166,6 +168,13 @@ export class Desk {
     frameOf: (application: ApplicationId): string => framePage(this.link.id, application),
     isPageOpen: (window: WindowId): boolean => this.#openPages.has(window),
     showPage: (window: WindowId): boolean => this.#showPage(window),
+    itemsOf: (id: DocumentId) =>
+      (folderItems(this.session, id) ?? []).map(({ id: item, title, application }) => ({
+        id: item,
+        title,
+        application: applicationOf(this.session, application).name,
+      })),
+    openDocument: (document: DocumentId): void => this.wish({ type: 'open-document', document }),
     openInBrowser: (application: ApplicationId): void => this.#openInBrowser(application),
   };
 
@@ -352,11 +361,20 @@ export class Desk {
   }
 
   /** Lets a program do something with what a window shows, and says what it answers. */
-  #runProgram({ kind, action, window: id }: Extract<PageRequest, { type: 'run-program' }>): void {
+  #runProgram(request: Extract<PageRequest, { type: 'run-program' }>): void {
+    const { kind, action, application } = request;
     const program = manifestOf(kind)?.actions.find((one) => one.id === action);
-    const window = windowOf(this.session, id);
-    if (program)
-      this.say(`${titleOf(window)}: ${program.run(shownText(this.session, window), new Date())}`, true);
+    if (!program) return;
+    const window = request.window === null ? null : windowOf(this.session, request.window);
+    const answer = program.run(window ? shownText(this.session, window) : '', new Date());
+    if (typeof answer === 'object' && 'makes' in answer)
+      return this.wish({ type: 'make-document', application, ...answer.makes });
+    if (!window) return;
+    if (typeof answer === 'object') {
+      const { document } = activeTab(window);
+      this.wish({ type: 'keep-draft', document, text: answer.text }, { type: 'save', document });
+    }
+    this.say(`${titleOf(window)}: ${typeof answer === 'object' ? answer.says : answer}`, true);
   }
 
   // The first minutes.

@@ -5,6 +5,8 @@
   import { walkTarget } from '../../core/index/at-the-index';
   import { placeMenuOf } from '../../core/index/place-menu';
   import { placeViews } from '../../core/index/place-view';
+  import { folderOf } from '../../core/folders/folder';
+  import { thingAt } from '../../core/slices/places/selectors';
   import { standingOfWindow } from '../../core/switcher/standing';
   import { standingText } from '../../core/switcher/standing-text';
   import { titleOf } from '../../core/slices/windows/selectors';
@@ -21,6 +23,12 @@
     const place = walk && placeViews(session)[walk.at];
     const target = walk && walkTarget(session, walk);
     return { place, target, menu: target && placeMenuOf(session, registry, target) };
+  });
+
+  /** Where a document lies that stands here. */
+  const folder = untrack(() => {
+    const thing = place && thingAt(desk.session, place.digit);
+    return thing && typeof thing === 'object' ? folderOf(desk.session, thing.document) : null;
   });
 
   let content = $state<HTMLElement | null>(null);
@@ -130,6 +138,16 @@
               >
             {/each}
           </DropdownMenu.Group>
+        {/if}
+        {#if folder}
+          <DropdownMenu.Item
+            class={ITEM}
+            onSelect={() =>
+              choose(() => {
+                desk.invoke('leave-index');
+                desk.wish({ type: 'open-document', document: folder.id });
+              })}>{MENU_TEXTS.reveal(folder.title)}</DropdownMenu.Item
+          >
         {/if}
         <DropdownMenu.Group>
           <DropdownMenu.GroupHeading class={HEADING}>{MENU_TEXTS.acts}</DropdownMenu.GroupHeading>

@@ -101,6 +101,7 @@
   const staying = $derived(switcher.mode === 'staying');
   $effect(() => (staying ? line : dialog).focus({ preventScroll: true }));
 
+  const within = $derived(switcher.search?.within ?? []);
   const scrollHeight = $derived(
     switcher.search ? Math.max(ROW_HEIGHT, switcher.search.results.length * ROW_HEIGHT) : totalHeight,
   );
@@ -159,6 +160,11 @@
     <label class="flex flex-1 items-center gap-3">
       <span class="text-[17px] whitespace-nowrap max-sm:sr-only">{TEXTS.switchTo}</span>
       <Search size={15} aria-hidden="true" class="text-bar-soft" />
+      {#each within as { candidate }, nth (nth)}
+        <span class="chip shrink-0 border-bar-soft text-bar-ink" data-within
+          ><span class="sr-only">{TEXTS.within}</span> {candidate.title}</span
+        >
+      {/each}
       <input
         bind:this={line}
         type="text"
@@ -168,7 +174,7 @@
         aria-label={TEXTS.searchLine}
         aria-controls="switcher-list"
         aria-activedescendant={activeId}
-        placeholder={TEXTS.searchHint}
+        placeholder={within.length > 0 ? TEXTS.insideHint : TEXTS.searchHint}
         autocomplete="off"
         spellcheck="false"
         class="h-8 flex-1 border-0 bg-transparent text-bar-ink outline-none placeholder:text-bar-soft"
@@ -257,6 +263,8 @@
         <span
           ><Key dark label="↑" /> <Key dark label="↓" /> {switcher.search ? TEXTS.results : TEXTS.rows}</span
         >
+        {#if switcher.search}<span><Key dark label="→" /> {TEXTS.goesInto}</span>{/if}
+        {#if within.length > 0}<span><Key dark label="←" /> {TEXTS.goesOut}</span>{/if}
         {#if !switcher.search}<span><Key dark label="←" /> <Key dark label="→" /> {TEXTS.leaves}</span>{/if}
         <span><Key dark label={holdKeyOf(desk.session.settings)} /> +</span>
         <Legend groups={LEGENDS.staying} />

@@ -4,7 +4,7 @@ import { deskTarget } from '../../core/desk/desk';
 import type { DeskState } from '../../core/desk/state';
 import type { Saying } from '../../core/desk/messages';
 import type { Notice } from '../../core/host/notice';
-import { MOST_SHORTCUTS, MOST_WINDOWS } from '../../core/model/limits';
+import { MOST_DOCUMENTS, MOST_SHORTCUTS, MOST_WINDOWS } from '../../core/model/limits';
 import type { WindowId } from '../../core/model/ids';
 import { find } from '../../core/model/table';
 import type { Session, SessionEvent } from '../../core/session/session';
@@ -167,6 +167,10 @@ export function noticeText(notice: Notice, { session, chord }: Around): string {
       return `${documentOf(session, notice.document).title} has newer unsaved changes: save or discard them first.`;
     case 'too-many-windows':
       return `There are ${MOST_WINDOWS} windows, as many as there can be. Close some first.`;
+    case 'too-many-documents':
+      return `There are ${MOST_DOCUMENTS} documents, as many as there can be.`;
+    case 'nothing-inside':
+      return 'There is nothing in that to search.';
     case 'session-full':
       return 'This desk holds as much text as it can. Save or discard drafts, or close windows first.';
   }
@@ -355,6 +359,8 @@ function eventText(before: Session, event: SessionEvent, around: Around): string
       return placesText(before, event.places);
     case 'keys-changed':
       return event.changes.map((change) => keyChangeText(before, change, around)).join('. ');
+    case 'document-made':
+      return `${event.document.title} made`;
     case 'setup-changed':
       return setupText(before, event);
     case 'setup-put-back':

@@ -61,6 +61,10 @@ export const TEXTS = {
   switcher: 'Switcher',
   switchTo: 'Switch to',
   running: (count: number) => `${count} running`,
+  within: 'in',
+  insideHint: 'what is in there',
+  goesInto: 'into',
+  goesOut: 'out',
   foundCount: (count: number) => `${count} found`,
   rows: 'applications',
   leaves: 'windows',
@@ -241,6 +245,8 @@ export const SHEET_TEXTS = {
     anywhere: 'At any time',
     list: 'In the open switcher',
     rows: 'Before anything is typed',
+    'at-end': 'At the end of the search line',
+    'at-start': 'At its start',
     index: 'In the index',
   },
   print: 'Print',
@@ -254,6 +260,7 @@ export const MENU_TEXTS = {
   acts: 'What to do',
   place: (digit: string) => `Place ${digit}`,
   show: 'show',
+  reveal: (folder: string) => `Show it in ${folder}`,
 } as const;
 
 /** Every text of shortcuts. */

@@ -2,7 +2,7 @@ import { idsOf } from '../../model/order';
 import type { Session } from '../../session/session';
 import { documentOf } from '../../slices/documents/selectors';
 import { activeTab, windowOf } from '../../slices/windows/selectors';
-import type { WindowId } from '../../model/ids';
+import type { ApplicationId, WindowId } from '../../model/ids';
 import { action, asksPage, not, type Action } from '../action';
 import type { Target } from '../target';
 
@@ -15,13 +15,15 @@ export interface Program {
     readonly id: string;
     readonly title: string;
     readonly synonyms: readonly string[];
+    /** Whether it makes a document, for which no window has to be there. */
+    readonly makes?: boolean;
   }[];
 }
 
 /** The actions that programs declare: found, bound and run like any other, without switching there. */
 export const programActions = (programs: readonly Program[]): Action[] =>
   programs.flatMap(({ kind, name, actions }) =>
-    actions.map(({ id, title, synonyms }) =>
+    actions.map(({ id, title, synonyms, makes = false }) =>
       action({
         id: `${kind}/${id}`,
         group: 'program',
@@ -29,12 +31,18 @@ export const programActions = (programs: readonly Program[]): Action[] =>
         words: { title: `${title} (${name})`, short: title.toLowerCase(), synonyms },
         offer(session, target) {
           const window = windowOfKind(session, kind, target);
-          if (window === null) return not({ type: 'no-window-here' });
-          return asksPage({ type: 'run-program', kind, action: id, window });
+          const application =
+            window === null ? applicationOfKind(session, kind) : windowOf(session, window).application;
+          if (application === null || (window === null && !makes)) return not({ type: 'no-window-here' });
+          return asksPage({ type: 'run-program', kind, action: id, application, window });
         },
       }),
     ),
   );
+
+/** The first application that opens with a document of a kind. */
+const applicationOfKind = (session: Session, kind: string): ApplicationId | null =>
+  session.applications.find(({ home }) => documentOf(session, home).kind === kind)?.id ?? null;
 
 /** The window it is about: what is in front or highlighted if it shows that kind, else the most recent that does. */
 function windowOfKind(session: Session, kind: string, target: Target | null): WindowId | null {

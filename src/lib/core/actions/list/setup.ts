@@ -7,7 +7,7 @@ export const handOver = action({
   group: 'page',
   acts: 'nothing',
   words: {
-    title: 'Hand over: export or import the set-up',
+    title: 'Hand over: export or import keys and places',
     short: 'hand over',
     synonyms: ['set-up', 'import keys', 'export settings', 'colleague', 'share', 'configuration'],
   },
@@ -33,7 +33,7 @@ export const undoSetup = action({
   group: 'page',
   acts: 'nothing',
   words: {
-    title: 'Undo the last change of the set-up',
+    title: 'Undo the last import, or change of web pages',
     short: 'undo',
     synonyms: ['import undone', 'set-up as it was'],
   },

@@ -1,6 +1,6 @@
 /** Search, choosing, leaving, and the glance. */
 import { action, not, ordersDesk, type Action } from '../action';
-import { held, inList } from '../binding';
+import { atLineEnd, held, inList } from '../binding';
 import { askingWindows } from '../../slices/recency/selectors';
 
 /** From here on letters are text, though the hold key may still be down. */
@@ -42,6 +42,28 @@ export const COMMITS: readonly Action[] = [
   committing('commit', 'Switch to the highlight', false),
   committing('commit-all', 'Switch, and raise all windows of the application', true),
 ];
+
+/** Goes into the highlighted result, to search in there. */
+export const into = action({
+  id: 'into',
+  group: 'find',
+  acts: 'nothing',
+  searched: false,
+  words: { title: 'Search inside the highlighted result', short: 'into', synonyms: [] },
+  keys: [atLineEnd('at-end', 'ArrowRight')],
+  offer: () => ordersDesk({ type: 'into' }),
+});
+
+/** Goes out of a result again. */
+export const out = action({
+  id: 'out',
+  group: 'find',
+  acts: 'nothing',
+  searched: false,
+  words: { title: 'Out of the result that is searched', short: 'out', synonyms: [] },
+  keys: [atLineEnd('at-start', 'ArrowLeft'), atLineEnd('at-start', 'Backspace')],
+  offer: () => ordersDesk({ type: 'out' }),
+});
 
 /** Closes the switcher; nothing has changed. */
 export const cancel = action({

@@ -66,7 +66,14 @@ describe('the key sheet', () => {
 
   it('has the keys that need no hold key, each action on one line', () => {
     const { elsewhere } = sheetOf(SESSION);
-    expect(elsewhere.map(({ scope }) => scope)).toEqual(['anywhere', 'list', 'rows', 'index']);
+    expect(elsewhere.map(({ scope }) => scope)).toEqual([
+      'anywhere',
+      'list',
+      'rows',
+      'at-end',
+      'at-start',
+      'index',
+    ]);
     for (const { lines } of elsewhere)
       expect(new Set(lines.map(({ title }) => title)).size).toBe(lines.length);
     const all = elsewhere.flatMap(({ lines }) => lines.flatMap(({ bounds }) => bounds));

@@ -43,7 +43,7 @@ export interface KeySheet {
 }
 
 const ROWS: readonly KeyRow[] = ['digits', 'top', 'home', 'bottom'];
-const ELSEWHERE = ['anywhere', 'list', 'rows', 'index'] as const;
+const ELSEWHERE = ['anywhere', 'list', 'rows', 'at-end', 'at-start', 'index'] as const;
 
 /** The sheet of the keys as they are. */
 export function keySheet(registry: Registry, keys: KeyMap, session: Session): KeySheet {

@@ -7,15 +7,23 @@ import type { SetupEvents } from '../setup/events';
 import { changeMade, changeUndone, homesLeaving } from '../setup/selectors';
 import type { SetupChange, SetupState } from '../setup/state';
 import { unless, type Slice } from '../slice';
+import type { DocumentEvents } from './events';
 import type { DocumentsState } from './state';
 
 type Heard = Pick<DraftEvents, 'drafts-saved'> & SetupEvents;
 
 /** What was saved. */
-export const documents: Slice<DocumentsState, object, Heard, DraftsState & ApplicationsState & SetupState> = {
+export const documents: Slice<
+  DocumentsState,
+  DocumentEvents,
+  Heard,
+  DraftsState & ApplicationsState & SetupState
+> = {
   name: 'documents',
   initial: { documents: [] },
   on: {
+    'document-made': ({ documents }, { document }) =>
+      has(documents, document.id) ? {} : { documents: add(documents, [document]) },
     'drafts-saved': (before, event) => ({
       documents: patch(before.documents, event.documents, 'document', (document) => ({
         ...document,

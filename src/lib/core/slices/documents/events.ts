@@ -1,0 +1,6 @@
+import type { AppDocument } from './state';
+
+/** What happens to documents, apart from being saved. */
+export type DocumentEvents = {
+  'document-made': { document: AppDocument };
+};
