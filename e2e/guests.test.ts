@@ -164,6 +164,25 @@ describe('adding a page', () => {
     await dialog(person).getByText('Slip Times', { exact: true }).waitFor({ state: 'detached' });
   });
 
+  it('fills in from what is dropped as well', async () => {
+    const person = await at(atPages());
+    await choose(person, 'web pages');
+    const text = await (await fetch(`${inject('pagesUrl')}/notices/manifest.webmanifest`)).text();
+    await dialog(person)
+      .getByLabel('Address')
+      .fill(`${inject('pagesUrl')}/notices/`);
+    await dialog(person).evaluate((element, manifest) => {
+      const dataTransfer = new DataTransfer();
+      dataTransfer.items.add(
+        new File([manifest], 'manifest.webmanifest', { type: 'application/manifest+json' }),
+      );
+      element.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+    }, text);
+    await status(person).getByText('The page permits frames').waitFor();
+    expect(await dialog(person).getByLabel('Name').inputValue()).toBe('Notices');
+    expect(await dialog(person).getByLabel('Address').inputValue()).toBe(`${inject('pagesUrl')}/notices/`);
+  });
+
   it('says what is wrong beside its field, and adds nothing', async () => {
     const person = await at(atPages());
     await choose(person, 'web pages');

@@ -1,6 +1,7 @@
 /** The index in a browser: pressed, walked, carried by pointer, and out of the way. */
 import { describe, expect, it } from 'vitest';
 import { toDocument } from '../src/lib/core/formats/session-document';
+import { ellavane } from '../src/lib/demo/ellavane';
 import { sessionOf } from '../testing/sessions';
 import { at } from './support/at';
 import type { Person } from './support/browser';
@@ -176,4 +177,16 @@ describe('by pointer', () => {
     await person.page.mouse.click(700, 600);
     await expect.poll(() => focusedWindow(person)).toBe('window-b1');
   });
+});
+
+it('a document that stands there is shown in its folder', async () => {
+  const demo = ellavane(new Date());
+  const places = demo.places.with(3, { document: 'letter-notice-14' });
+  const person = await at(openPage(await createSession({ ...demo, places })));
+  await person.chord('Backquote');
+  await person.press('4', 'ArrowLeft');
+  const reveal = person.page.getByRole('menuitem', { name: 'Show it in Correspondence' });
+  await reveal.click();
+  await person.window('Correspondence — Cabinet').waitFor();
+  expect(await person.frontName()).toBe('Correspondence — Cabinet');
 });

@@ -121,3 +121,31 @@ describe('without the server', () => {
     await context.close();
   });
 });
+
+it('full screen locks the keys to the page, and is left again', async () => {
+  const person = await openPage(await createSession(ellavane(new Date())), { context: await newContext() });
+  const { page } = person;
+  await page.evaluate(() => {
+    const counted = window as unknown as { locks: number };
+    counted.locks = 0;
+    const { keyboard } = navigator as unknown as { keyboard: { lock(): Promise<void>; unlock(): void } };
+    keyboard.lock = async () => void (counted.locks += 1);
+    keyboard.unlock = () => void (counted.locks = 0);
+  });
+  const locks = () => page.evaluate(() => (window as unknown as { locks: number }).locks);
+  const isFull = () => page.evaluate(() => document.fullscreenElement !== null);
+  const toggle = async () => {
+    await person.chord('Q');
+    await page.keyboard.type('full screen');
+    await person.selectedLeaf.waitFor();
+    await person.press('Enter');
+  };
+  await toggle();
+  await expect.poll(isFull).toBe(true);
+  await expect.poll(locks).toBe(1);
+  await toggle();
+  await expect.poll(isFull).toBe(false);
+  await expect.poll(locks).toBe(0);
+  expect(person.errors).toEqual([]);
+  await page.context().close();
+});

@@ -1,7 +1,8 @@
 /** `npm run screenshots [-- NAME …]`: takes the pictures in docs/screenshots from the demo, each on a session of its own. */
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { SessionDocument } from '../src/lib/core/formats/session-document';
+import { fromDocument, type SessionDocument } from '../src/lib/core/formats/session-document';
+import { setupDocument } from '../src/lib/core/setup/setup-document';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { createSession, launchChromium, PageUser } from '../testing/browser';
 import { startServer } from '../testing/server';
@@ -22,9 +23,40 @@ interface View {
   readonly open: (person: PageUser) => Promise<unknown>;
 }
 
-const demo = (): SessionDocument => ellavane(MOMENT);
+const demo = (): SessionDocument => ellavane(MOMENT, server.pages);
 const byNight = (): SessionDocument => ({ ...demo(), settings: { ...demo().settings, theme: 'night' } });
 const type = (person: PageUser, letters: string) => person.page.keyboard.type(letters);
+
+/** Searches, and chooses what is found first. */
+async function find(person: PageUser, letters: string) {
+  await person.chord('Q');
+  await type(person, letters);
+  await person.press('Enter');
+}
+
+/** The set-up of somebody whose places and keys are others. */
+function colleague(): string {
+  const document = setupDocument(fromDocument(demo()));
+  const chord = { shift: false, hold: true, modifiers: [] };
+  const further = { opens: true, further: 'back' };
+  return JSON.stringify({
+    ...document,
+    title: 'The pilots’ desk',
+    settings: { ...document.settings, theme: 'night' },
+    places: ['pilot-log', 'tides', 'crane-book', null, ...document.places.slice(4)],
+    shortcuts: [
+      {
+        id: 's1',
+        chord: { ...chord, code: 'KeyL' },
+        aim: { application: 'letters', title: 'notice' },
+        ...further,
+      },
+      { id: 's2', chord: { ...chord, code: 'KeyG' }, aim: { application: 'radio', title: null }, ...further },
+    ],
+    keys: [{ action: 'sweep', argument: null, chord: { ...chord, code: 'F9' } }],
+    names: [...document.names, { thing: 'crane-book', name: 'Crane Book' }],
+  });
+}
 
 /** The demo with sixty more windows of one application, in front, whose titles begin alike. */
 function sixtyPlans(): SessionDocument {
@@ -83,6 +115,29 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.chord('Shift+T');
       await person.page.getByRole('button', { name: /^Press the combination now/ }).waitFor();
       await person.chord('L');
+    },
+  },
+  'web-page': {
+    open: async (person) => {
+      await find(person, 'notice board');
+      const frame = person.page.frameLocator('main iframe').frameLocator('iframe');
+      await frame.getByRole('heading').waitFor();
+      await person.press('Enter', 'Tab');
+      await type(person, 'Fog at the bar');
+    },
+  },
+  'hand-over': {
+    open: async (person) => {
+      await find(person, 'hand over');
+      const file = { name: 'set-up.json', mimeType: 'application/json', buffer: Buffer.from(colleague()) };
+      await person.page.getByLabel('Take over a set-up').setInputFiles(file);
+      await person.page.getByRole('button', { name: /^Take over \d/ }).waitFor();
+    },
+  },
+  'key-sheet': {
+    open: async (person) => {
+      await find(person, 'key sheet');
+      await person.page.getByRole('button', { name: 'Print' }).waitFor();
     },
   },
   'reach-check': {

@@ -5,8 +5,7 @@ export const GUEST_TEXTS = {
   frame: (name: string) => `${name}, the page itself`,
   give: 'Give the keys to the page',
   back: 'Take the keys back',
-  inPage: 'The page has the keys. It hears the hold key, and Key Fold does not.',
-  notInPage: 'Key Fold has the keys.',
+  inPage: 'The page has the keys; Key Fold hears none.',
   frames: 'Nothing shown? Then the page permits no frames:',
   own: 'open it in a browser window',
   asBrowserWindow:

@@ -21,7 +21,7 @@
 
   const desk = untrack(() => new Desk(id, stored, pageStorage(), () => location.assign(ACCESS_PAGE)));
   provideDesk(desk);
-  untrack(() => desk.takeUpLessons(id === DEMO_ID));
+  untrack(() => desk.lessons.takeUp(id === DEMO_ID));
   let now = $state(new Date());
 
   /** A press beside the windows must not take the keys from the one in front. */
@@ -34,7 +34,7 @@
     const endings = [desk.link.open(), followKeyboard(), followOwnWindow()];
     const clock = setInterval(() => (now = new Date()), CLOCK_MS);
     return () => {
-      desk.leavePages();
+      desk.pages.leave();
       for (const end of endings) end();
       clearInterval(clock);
     };
@@ -46,13 +46,9 @@
     return () => cancelIdleCallback(idle);
   });
   $effect(() => desk.loadPatterns());
-  // What was in front when the page came was there already: nobody has pressed anything that would open a window.
-  let followed = untrack(() => desk.session.front);
   $effect(() => {
-    const { front } = desk.session;
-    const came = front !== followed;
-    followed = front;
-    untrack(() => desk.followPages(came ? front : null));
+    void desk.session;
+    untrack(() => desk.pages.follow());
   });
   $effect(() => applyTheme(desk.session.settings.theme));
 </script>
@@ -81,7 +77,7 @@
   {#if desk.switcher && desk.shown}
     <Switcher switcher={desk.switcher} {now} />
   {/if}
-  {#if desk.learning}<FirstMinutes />{/if}
+  {#if desk.lessons.on}<FirstMinutes />{/if}
   <FootLine {now} />
   <DeskDialog />
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>

@@ -14,9 +14,7 @@ import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import { neighboursOn } from '../../core/search/keyboard';
 import { folderItems } from '../../core/folders/folder';
 import { applicationOf } from '../../core/slices/applications/selectors';
-import { pageFrom, withOpening } from '../../core/guests/page';
-import { documentOf } from '../../core/slices/documents/selectors';
-import { has } from '../../core/model/table';
+import { withOpening } from '../../core/guests/page';
 import { changingGuest, guestOf } from '../../core/slices/setup/selectors';
 import { prepareCatalogue } from '../../core/search/session-catalogue';
 import type { Session } from '../../core/session/session';
@@ -30,17 +28,16 @@ import { manifestOf, MANIFESTS } from '../../stand-ins/manifests';
 import { arrivedKey } from '../../client/arrived-key';
 import { download, downloadJson } from '../../client/download';
 import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
-import { BrowserWindows } from '../../client/browser-windows';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress, framePage } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
-import { keepProgress, keptProgress, type Progress } from '../../client/lesson-keeper';
-import { LESSONS } from '../../core/lessons/lessons';
 import { SessionLink } from '../../client/session-link.svelte';
 import { TitlePatterns } from '../../client/title-patterns';
 import type { Chord } from '../../core/keys/chord';
 import { chordCaps, chordName } from '../parts/key-names';
+import { LessonProgress } from '../first/progress.svelte';
 import { sayingText } from '../words/sayings';
+import { PageWindows } from './page-windows.svelte';
 import { LESSON_TEXTS, TEXTS } from '../words/texts';
 
 /** The desk of the page that a component is on. */
@@ -62,6 +59,9 @@ const now = (): string => new Date().toISOString();
 export class Desk {
   readonly link: SessionLink;
   readonly registry: Registry;
+  readonly lessons = new LessonProgress();
+  /** The browser windows of page applications. */
+  readonly pages: PageWindows;
   state = $state.raw<DeskState>(AT_REST);
   /** What happened last, for the live region and the foot line. */
   announcement = $state('');
@@ -107,6 +107,7 @@ export class Desk {
       gone: () => this.say(TEXTS.gone, true),
       locked,
     });
+    this.pages = new PageWindows(() => this.session);
     this.#sayOpening();
   }
 
@@ -166,8 +167,8 @@ export class Desk {
       return () => this.#flushes.delete(flush);
     },
     frameOf: (application: ApplicationId): string => framePage(this.link.id, application),
-    isPageOpen: (window: WindowId): boolean => this.#openPages.has(window),
-    showPage: (window: WindowId): boolean => this.#showPage(window),
+    isPageOpen: (window: WindowId): boolean => this.pages.isOpen(window),
+    showPage: (window: WindowId): boolean => this.pages.show(window),
     itemsOf: (id: DocumentId) =>
       (folderItems(this.session, id) ?? []).map(({ id: item, title, application }) => ({
         id: item,
@@ -175,36 +176,11 @@ export class Desk {
         application: applicationOf(this.session, application).name,
       })),
     openDocument: (document: DocumentId): void => this.wish({ type: 'open-document', document }),
-    openInBrowser: (application: ApplicationId): void => this.#openInBrowser(application),
+    openInBrowser: (application: ApplicationId): void => {
+      const guest = guestOf(this.session, application);
+      if (guest) this.wish(changingGuest({ ...guest, text: withOpening(guest.text, 'browser-window') }));
+    },
   };
-
-  /** The windows of page applications whose browser windows are open. */
-  #openPages = $state.raw<ReadonlySet<WindowId>>(new Set());
-  readonly #browserWindows = new BrowserWindows((open) => (this.#openPages = open));
-
-  /** Closes browser windows whose windows have gone; the one of what has come to the front comes forward too. */
-  followPages(front: WindowId | null): void {
-    this.#browserWindows.follow((window) => has(this.session.windows, window));
-    if (front !== null && has(this.session.windows, front)) this.#showPage(front);
-  }
-
-  /** Looks after browser windows no longer. */
-  leavePages(): void {
-    this.#browserWindows.stop();
-  }
-
-  #showPage(id: WindowId): boolean {
-    const window = windowOf(this.session, id);
-    const document = documentOf(this.session, activeTab(window).document);
-    const read = document.kind === 'page' ? pageFrom(document.text) : null;
-    if (!read || !('page' in read) || read.page.opening !== 'browser-window') return true;
-    return this.#browserWindows.show(id, read.page.address.href);
-  }
-
-  #openInBrowser(application: ApplicationId): void {
-    const guest = guestOf(this.session, application);
-    if (guest) this.wish(changingGuest({ ...guest, text: withOpening(guest.text, 'browser-window') }));
-  }
 
   // What the browser tells.
 
@@ -377,47 +353,15 @@ export class Desk {
     this.say(`${titleOf(window)}: ${typeof answer === 'object' ? answer.says : answer}`, true);
   }
 
-  // The first minutes.
-
-  #progress = $state.raw<Progress>({ at: 0, on: false });
-
-  /** Which lesson comes next, counted from 0. */
-  get lesson(): number {
-    return this.#progress.at;
-  }
-
-  /** Whether the first minutes are shown. */
-  get learning(): boolean {
-    return this.#progress.on;
-  }
-
-  /** Goes on with the first minutes where they were left; `anew`: begins them for who has never seen them. */
-  takeUpLessons(anew: boolean): void {
-    this.#progress = keptProgress() ?? { at: 0, on: anew };
-  }
-
-  /** The present lesson is done. */
-  learned(): void {
-    this.#follow({ at: this.lesson + 1, on: true });
-  }
-
-  #toggleLessons(): void {
-    const { at, on } = this.#progress;
-    this.#follow({ at: !on && at >= LESSONS.length ? 0 : at, on: !on });
-    this.say(on ? LESSON_TEXTS.left(this.chord('first-minutes')) : LESSON_TEXTS.title);
-  }
-
-  #follow(progress: Progress): void {
-    this.#progress = progress;
-    keepProgress(progress);
-  }
-
   #asked(request: Exclude<PageRequest, { type: 'open-dialog' }>): void {
     switch (request.type) {
       case 'export':
         return this.exportDocument();
       case 'first-minutes':
-        return this.#toggleLessons();
+        this.lessons.toggle();
+        return this.say(
+          this.lessons.on ? LESSON_TEXTS.title : LESSON_TEXTS.left(this.chord('first-minutes')),
+        );
       case 'full-screen':
         return void this.fullScreen();
       case 'run-program':

@@ -9,13 +9,15 @@
   const desk = deskHere();
 
   let before: Moment = untrack(() => ({ state: desk.state, session: desk.session }));
-  const lesson = $derived(LESSONS[desk.lesson]);
+  const lesson = $derived(LESSONS[desk.lessons.at]);
+
+  const number = $derived(Math.min(desk.lessons.at + 1, LESSONS.length));
 
   $effect(() => {
     const after: Moment = { state: desk.state, session: desk.session };
     const done = lesson !== undefined && isDone(lesson, before, after);
     before = after;
-    if (done) untrack(() => desk.learned());
+    if (done) untrack(() => desk.lessons.goOn());
   });
 </script>
 
@@ -27,7 +29,7 @@
     class="w-[30px] shrink-0 bg-marigold text-center font-mono text-xs/[30px] text-on-marigold"
     aria-hidden="true"
   >
-    {Math.min(desk.lesson + 1, LESSONS.length)}
+    {number}
   </div>
   <div class="flex flex-col gap-1 border border-l-0 border-line px-3 py-1.5">
     <p class="flex flex-wrap items-center gap-x-2" role="status">
@@ -39,7 +41,7 @@
       {/if}
     </p>
     <p class="flex flex-wrap items-center gap-x-2 text-[13px] text-ink-soft">
-      {LESSON_TEXTS.title}: {LESSON_TEXTS.step(Math.min(desk.lesson + 1, LESSONS.length), LESSONS.length)}
+      {LESSON_TEXTS.title}: {LESSON_TEXTS.step(number, LESSONS.length)}
       <button
         type="button"
         tabindex="-1"

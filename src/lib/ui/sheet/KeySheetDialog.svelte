@@ -26,8 +26,12 @@
 
 {#snippet cap({ code, plain, shifted }: SheetKey)}
   <b class="font-mono text-[13px]"><KeyFace {code} /></b>
-  {#if plain}<span class={['line-clamp-3 leading-[15px]', plain.own && 'underline underline-offset-2']}
-      >{plain.short}</span
+  {#if plain}<span
+      class={[
+        'leading-[14px]',
+        shifted ? 'line-clamp-2' : 'line-clamp-4',
+        plain.own && 'underline underline-offset-2',
+      ]}>{plain.short}</span
     >{/if}
   {#if shifted}
     <span

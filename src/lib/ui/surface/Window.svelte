@@ -66,7 +66,9 @@
     ]}
   >
     <b class="truncate font-[650]">{titleOf(window)}</b>
-    <span class="min-w-0 shrink-[99] truncate text-ink-soft">{application.name}</span>
+    {#if application.name !== titleOf(window)}
+      <span class="min-w-0 shrink-[99] truncate text-ink-soft">{application.name}</span>
+    {/if}
     {#if unsaved}<span class="shrink-0 text-ink-soft">· {TEXTS.unsaved}</span>{/if}
     {#if front}
       <span class="ml-auto flex shrink-0 gap-1.5">
