@@ -15,8 +15,10 @@ export function documentWith(count: number): SessionDocument {
     if (!model) throw new Error('The demo has no applications.');
     return { ...model, id: `a-${index}`, name: `${model.name} ${index}`, hidden: false, answering: true };
   });
+  // Pages would be fetched, which is not what is measured.
+  const shown = demo.documents.filter(({ kind }) => kind !== 'page');
   const windows = Array.from({ length: count }, (_, index) => {
-    const document = demo.documents[index % demo.documents.length];
+    const document = shown[index % shown.length];
     if (!document) throw new Error('The demo has no documents.');
     return {
       id: `w-${index}`,

@@ -23,6 +23,6 @@ export const HOME_PAGE = '/';
 export const ACCESS_PAGE = '/access';
 /** A session's page. */
 export const sessionPage = (session: string): string => `/sessions/${session}`;
-/** The document that holds the frame of a page application. */
-export const framePage = (session: string, application: string): string =>
-  `${sessionPage(session)}/pages/${application}`;
+/** The document that holds the frame of a web page. */
+export const framePage = (session: string, document: string): string =>
+  `${sessionPage(session)}/pages/${document}`;

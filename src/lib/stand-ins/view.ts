@@ -8,8 +8,8 @@ export interface StandInActions {
   readonly save: (document: DocumentId) => void;
   /** Calls `flush` before anything is done, so that nothing typed is missed; the returned function ends that. */
   readonly beforeActing: (flush: () => void) => () => void;
-  /** Where the document is that holds the frame of a page application. */
-  readonly frameOf: (application: ApplicationId) => string;
+  /** Where the document is that holds the frame of a web page. */
+  readonly frameOf: (document: DocumentId) => string;
   /** Whether the browser window of a page is open. */
   readonly isPageOpen: (window: WindowId) => boolean;
   /** Opens the browser window of a page, or brings it forward; false if the browser does not let it. */

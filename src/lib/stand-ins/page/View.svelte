@@ -71,7 +71,7 @@
     <iframe
       bind:this={frame}
       title={GUEST_TEXTS.frame(shown.title)}
-      src={actions.frameOf(shown.application)}
+      src={actions.frameOf(shown.id)}
       tabindex="-1"
       class="min-h-0 w-full flex-1 border-0 bg-white"
     ></iframe>

@@ -166,7 +166,7 @@ export class Desk {
       this.#flushes.add(flush);
       return () => this.#flushes.delete(flush);
     },
-    frameOf: (application: ApplicationId): string => framePage(this.link.id, application),
+    frameOf: (document: DocumentId): string => framePage(this.link.id, document),
     isPageOpen: (window: WindowId): boolean => this.pages.isOpen(window),
     showPage: (window: WindowId): boolean => this.pages.show(window),
     itemsOf: (id: DocumentId) =>

@@ -233,7 +233,7 @@
 </script>
 
 {#snippet problem(id: string, text: string | undefined)}
-  {#if text !== undefined}<p {id} class="col-start-2 border-l-4 border-marigold pl-2 text-[13px]">
+  {#if text !== undefined}<p {id} class="border-l-4 sm:col-start-2 border-marigold pl-2 text-[13px]">
       {text}
     </p>{/if}
 {/snippet}
@@ -257,10 +257,10 @@
         <ul class="flex shrink-0 flex-col">
           {#each guests as guest (guest.id)}
             {@const read = guest.kind === 'page' ? pageFrom(guest.text) : null}
-            <li class="flex items-center gap-3 border-b border-line-soft py-1">
+            <li class="flex items-center gap-3 border-b border-line-soft py-1 max-sm:flex-wrap">
               <Monogram application={applicationOf(desk.session, guest.id)} />
-              <b class="w-32 truncate">{guest.name}</b>
-              <span class="min-w-0 flex-1 truncate font-mono text-[13px]"
+              <b class="w-32 truncate max-sm:flex-1">{guest.name}</b>
+              <span class="min-w-0 flex-1 truncate font-mono text-[13px] max-sm:order-last max-sm:basis-full"
                 >{read && 'page' in read ? read.page.address.href : GUESTS_TEXTS.ofTheMachine}</span
               >
               {#if read && 'page' in read}
@@ -292,7 +292,7 @@
         {changing ? GUESTS_TEXTS.changing(changing.name) : GUESTS_TEXTS.make}
       </h3>
       <form
-        class="grid grid-cols-[100px_1fr] items-baseline gap-x-3 gap-y-2"
+        class="grid grid-cols-[100px_minmax(0,1fr)] items-baseline gap-x-3 gap-y-2 max-sm:grid-cols-[minmax(0,1fr)]"
         novalidate
         onsubmit={(event) => {
           event.preventDefault();
@@ -313,7 +313,7 @@
         />
         {@render problem('guest-address-problem', shown.address)}
         <label for="guest-name" class="font-[650]">{GUESTS_TEXTS.name}</label>
-        <span class="flex gap-3">
+        <span class="flex flex-wrap gap-3">
           <input
             id="guest-name"
             bind:value={draft.name}
@@ -364,7 +364,7 @@
         />
         {@render problem('guest-scope-problem', shown.scope)}
         <label for="guest-picture" class="font-[650]">{GUESTS_TEXTS.picture}</label>
-        <span class="flex items-center gap-3">
+        <span class="flex flex-wrap items-center gap-3">
           <input
             id="guest-picture"
             type="file"
@@ -378,7 +378,7 @@
         </span>
         {@render problem('guest-picture-problem', shown.picture)}
         <label for="guest-manifest" class="font-[650]">{GUESTS_TEXTS.manifest}</label>
-        <span class="flex gap-3">
+        <span class="flex flex-wrap gap-3">
           <textarea
             id="guest-manifest"
             rows="2"
@@ -396,14 +396,14 @@
           >
         </span>
         {@render problem('guest-manifest-problem', manifestProblem ?? undefined)}
-        <span class="col-start-2 flex items-center gap-2">
+        <span class="flex items-center gap-2 sm:col-start-2">
           <button type="submit" class={BUTTON}>{GUESTS_TEXTS.keep}</button>
           {#if changing}<button type="button" class={BUTTON} onclick={startAnew}>{GUESTS_TEXTS.stop}</button
             >{/if}
           <span role="status" class="text-[13px] text-ink-soft">{said}</span>
         </span>
       </form>
-      <div class="flex items-center gap-2 border-t border-line pt-2">
+      <div class="flex flex-wrap items-center gap-2 border-t border-line pt-2">
         <button
           type="button"
           class={BUTTON}

@@ -100,9 +100,9 @@
     >
       <Dialog.Title class="text-lg font-[650]">{SETUP_TEXTS.title}</Dialog.Title>
       <Dialog.Description class="text-ink-soft">{SETUP_TEXTS.hint}</Dialog.Description>
-      <div class="flex items-center gap-4">
+      <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
         <button type="button" class={BUTTON} onclick={handOut}>{SETUP_TEXTS.handOut}</button>
-        <label class="flex items-center gap-2"
+        <label class="flex flex-wrap items-center gap-2"
           >{SETUP_TEXTS.takeOver}
           <input
             type="file"
@@ -130,7 +130,7 @@
                 <li class="border-b border-line-soft py-0.5">
                   <label
                     class={[
-                      'grid grid-cols-[20px_1fr_1fr] items-baseline gap-2',
+                      'grid grid-cols-[20px_1fr_1fr] items-baseline gap-2 max-sm:grid-cols-[20px_1fr]',
                       !isTakeable(item) && 'text-ink-soft',
                     ]}
                   >
@@ -142,9 +142,10 @@
                     />
                     <span><b class="font-[650]">{text.what}</b> {text.to}</span>
                     <span
-                      class={item.misfit || item.collides
-                        ? 'border-l-4 border-marigold pl-2'
-                        : 'text-ink-soft'}>{text.note}</span
+                      class={[
+                        'max-sm:col-start-2',
+                        item.misfit || item.collides ? 'border-l-4 border-marigold pl-2' : 'text-ink-soft',
+                      ]}>{text.note}</span
                     >
                   </label>
                 </li>

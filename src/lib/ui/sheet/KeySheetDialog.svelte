@@ -52,7 +52,7 @@
       data-prints
       class="fixed top-4 left-1/2 z-50 flex max-h-[calc(100%-32px)] w-[1180px] max-w-full -translate-x-1/2 flex-col gap-2 overflow-auto border-l-[30px] border-bar bg-paper-high p-4 outline-none"
     >
-      <div class="flex items-baseline gap-3">
+      <div class="flex flex-wrap items-baseline gap-3">
         <Dialog.Title class="text-lg font-[650]">{SHEET_TEXTS.title(hold)}</Dialog.Title>
         <Dialog.Description class="text-ink-soft">{SHEET_TEXTS.hint}</Dialog.Description>
         <span class="ml-auto flex gap-2 print:hidden">
