@@ -17,7 +17,7 @@ function desk(): Session {
     title: 'Papers',
     application: 'c',
     kind: 'folder',
-    text: 'd-b1\nd-x\n\ngone',
+    text: 'd-b1\n d-x \n\ngone',
   };
   const other = { ...model, id: 'd-x', title: 'Xebec', application: 'b' };
   return { ...session, documents: [...session.documents, papers, other] };

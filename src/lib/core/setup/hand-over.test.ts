@@ -6,7 +6,8 @@ import { ACTIONS } from '../actions/actions';
 import { Registry } from '../actions/registry';
 import type { Chord } from '../keys/chord';
 import { find, has, idsIn } from '../model/table';
-import { problemsOf, type Session } from '../session/session';
+import { MOST_WINDOWS } from '../model/limits';
+import { problemsOf, reduce, type Session } from '../session/session';
 import { changingGuest, guestOf, removingGuest } from '../slices/setup/selectors';
 import type { Guest, SetupChange } from '../slices/setup/state';
 import type { Aim, Shortcut } from '../slices/shortcuts/state';
@@ -67,6 +68,48 @@ describe('a set-up document', () => {
     expect(JSON.stringify(document)).not.toContain('"a1"');
   });
 
+  it('taken over by another desk that is alike changes nothing: nothing in it is anything but the same', () => {
+    const person = new Person({ ...HERE, places: HERE.places.with(5, { document: 'd-b' }) });
+    person.wish({
+      type: 'put-shortcut',
+      shortcut: shortcut('s1', 'KeyL', { application: 'b', title: null }),
+    });
+    person.wish({ type: 'set-key', key: { action: 'sweep', argument: null, chord: chord('F9') } });
+    person.wish(changingGuest(page('p', 'https://p.example/')));
+    const entry = '[Desktop Entry]\nType=Application\nName=Foo\nExec=foo\n';
+    person.wish(changingGuest({ ...page('foo', ''), name: 'Foo', kind: 'desktop-entry', text: entry }));
+    const items = itemsOf(person.session, setupDocument(person.session), registry);
+    expect(items.map(({ part, state }) => `${part} ${state}`)).toEqual([
+      ...Array.from({ length: 5 }, () => 'setting same'),
+      'application same',
+      'application same',
+      ...Array.from({ length: 10 }, () => 'place same'),
+      'shortcut same',
+      'key same',
+    ]);
+    expect(items.filter(isTakeable)).toEqual([]);
+    expect(changeFrom(person.session, items, new Set(idsIn(items)))).toEqual(NOTHING);
+    // What has another name, or another combination, is changed; and is taken at first if that is nobody's.
+    const { session } = person;
+    const others = itemsOf(
+      session,
+      {
+        ...setupDocument(session),
+        shortcuts: [shortcut('s1', 'KeyK', { application: 'b', title: null })],
+        keys: [{ action: 'sweep', argument: null, chord: null }],
+        applications: [
+          { ...page('elsewhere', ''), name: 'Foo', kind: 'desktop-entry', text: `${entry}Comment=x\n` },
+        ],
+      },
+      registry,
+    );
+    expect(others.filter(isTakenAtFirst).map(({ id, state }) => [id, state])).toEqual([
+      ['application foo', 'changes'],
+      ['shortcut s1', 'changes'],
+      ['key sweep ', 'changes'],
+    ]);
+  });
+
   it('taken over where it comes from changes nothing', () => {
     expect(itemsOf(HERE, setupDocument(HERE), registry).filter(({ state }) => state !== 'same')).toEqual([]);
   });
@@ -96,6 +139,19 @@ describe('what would change', () => {
     expect(itemIn(items, 'place 2')).toMatchObject({ misfit: { because: 'not-here', name: 'Crane' } });
     expect(itemIn(items, 'place 3').state).toBe('same');
     expect(isTakeable(itemIn(items, 'place 2'))).toBe(false);
+  });
+
+  it('documents are found by their titles as well, and a shortcut to what is not here does not fit', () => {
+    const names = [{ thing: { document: 'x' }, name: 'b1' }];
+    const document = documentWith({
+      places: HERE.places.with(8, { document: 'x' }).with(9, { document: 'y' }),
+      shortcuts: [shortcut('s1', 'KeyL', { application: 'crane', title: null })],
+      names,
+    });
+    const items = itemsOf(HERE, document, registry);
+    expect(itemIn(items, 'place 9')).toMatchObject({ to: { document: 'd-b1' }, state: 'new', misfit: null });
+    expect(itemIn(items, 'place 0')).toMatchObject({ misfit: { because: 'not-here', name: 'y' } });
+    expect(itemIn(items, 'shortcut s1')).toMatchObject({ misfit: { because: 'not-here', name: 'crane' } });
   });
 
   it('an action that is not here does not fit', () => {
@@ -169,6 +225,65 @@ describe('taking over', () => {
     expect(person.session.shortcuts.map(({ id }) => id)).toEqual(['s1']);
     person.wish({ type: 'put-setup-back', entry: null });
     expect(person.session.shortcuts.map(({ id }) => id)).toEqual(['mine']);
+  });
+
+  it('of a shortcut that only moves here, nothing goes; a key that is taken over leaves who had it', () => {
+    const mine = new Person(HERE);
+    mine.wish({ type: 'put-shortcut', shortcut: shortcut('s1', 'KeyL', { application: 'a', title: null }) });
+    mine.wish({ type: 'put-shortcut', shortcut: shortcut('s2', 'KeyK', { application: 'b', title: null }) });
+    const swapped = documentWith({
+      shortcuts: [
+        shortcut('s1', 'KeyK', { application: 'a', title: null }),
+        shortcut('s2', 'KeyL', { application: 'b', title: null }),
+      ],
+    });
+    const person = taking(swapped, mine.session);
+    expect(person.session.shortcuts.map(({ id, chord: { code } }) => [id, code])).toEqual([
+      ['s1', 'KeyK'],
+      ['s2', 'KeyL'],
+    ]);
+    const keys = [{ action: 'sweep', argument: null, chord: chord('KeyL') }];
+    const other = taking(documentWith({ keys }), mine.session);
+    expect(other.session.shortcuts.map(({ id }) => id)).toEqual(['s2']);
+    expect(itemIn(itemsOf(mine.session, documentWith({ keys }), registry), 'key sweep ').collides).toEqual({
+      action: 'shortcut',
+      argument: 's1',
+    });
+  });
+
+  it('happening once more, as when it is foreseen again, it changes nothing more; ten changes are kept', () => {
+    const event = {
+      type: 'setup-changed',
+      ...NOTHING,
+      guests: [{ application: 'p', to: page('p', 'https://p.example/') }],
+      entry: 'e',
+    } as const;
+    const once = reduce(HERE, event);
+    expect(reduce(once, event)).toEqual(once);
+    const person = new Person(HERE);
+    for (let hue = 0; hue < 12; hue += 1)
+      person.wish(changingGuest({ ...page('p', 'https://p.example/'), hue }));
+    expect(person.session.setupsBefore).toHaveLength(10);
+    const [first, second] = person.session.setupsBefore;
+    person.wish({ type: 'put-setup-back', entry: second?.id ?? null });
+    expect(person.session.setupsBefore).toHaveLength(9);
+    expect(person.session.setupsBefore[0]).toBe(first);
+  });
+
+  it('as many applications as there may be, and no more', () => {
+    const [a] = HERE.applications;
+    if (!a) throw new Error('There is no application.');
+    const more = Array.from({ length: MOST_WINDOWS - HERE.applications.length - 1 }, (_, n) => ({
+      ...a,
+      id: `n-${n}`,
+      running: false,
+    }));
+    const person = new Person({ ...HERE, applications: [...HERE.applications, ...more] });
+    person.wish(changingGuest(page('p', 'https://p.example/')));
+    person.wish(changingGuest(page('q', 'https://q.example/')));
+    expect(person.notices).toContainEqual({ type: 'too-many-applications' });
+    person.wish(changingGuest({ ...page('p', 'https://p.example/'), name: 'Other' }));
+    expect(guestOf(person.session, 'p')?.name).toBe('Other');
   });
 
   it('undone twice under one name it is undone once; said once more it is so already', () => {
@@ -248,33 +363,51 @@ describe('an application that was added', () => {
 });
 
 describe('a change that does not fit is refused, and changes nothing', () => {
-  it.each<[string, Partial<SetupChange>]>([
-    ['what is no guest', { guests: [{ application: 'a', to: null }] }],
-    ['another id than its own', { guests: [{ application: 'p', to: page('q', 'https://q.example/') }] }],
+  it.each<[string, RegExp, Partial<SetupChange>]>([
+    [
+      'what is no guest',
+      /'a' is no application that was added/,
+      { guests: [{ application: 'a', to: null }] },
+    ],
+    [
+      'another id than its own',
+      /cannot become 'q'/,
+      { guests: [{ application: 'p', to: page('q', 'https://q.example/') }] },
+    ],
     [
       'a home that is another’s',
+      /'d-a' is something else's/,
       { guests: [{ application: 'p', to: { ...page('p', 'https://p.example/'), home: 'd-a' } }] },
     ],
-    ['a place for what is not there', { places: HERE.places.with(0, 'z') }],
-    ['a place for a document that is not there', { places: HERE.places.with(0, { document: 'z' }) }],
+    ['a place for what is not there', /There is no application 'z'/, { places: HERE.places.with(0, 'z') }],
+    [
+      'a place for a document that is not there',
+      /There is no document 'z'/,
+      { places: HERE.places.with(0, { document: 'z' }) },
+    ],
     [
       'a shortcut to what is not there',
+      /'s' goes to what there is not/,
       { shortcuts: [{ shortcut: 's', to: shortcut('s', 'KeyL', { application: 'z', title: null }) }] },
     ],
     [
       'a shortcut to a window that is not there',
+      /'s' goes to what there is not/,
       { shortcuts: [{ shortcut: 's', to: shortcut('s', 'KeyL', { window: 'z' }) }] },
     ],
     [
       'a shortcut under another id',
+      /cannot become another one/,
       { shortcuts: [{ shortcut: 's', to: shortcut('t', 'KeyL', { window: 'a1' }) }] },
     ],
     [
       'one combination twice',
+      /A combination would have two/,
       { shortcuts: ['s', 't'].map((id) => ({ shortcut: id, to: shortcut(id, 'KeyL', { window: 'a1' }) })) },
     ],
     [
       'too many',
+      /too many shortcuts/,
       {
         keys: Array.from({ length: 201 }, (_, n) => ({
           action: `x${n}`,
@@ -283,9 +416,9 @@ describe('a change that does not fit is refused, and changes nothing', () => {
         })),
       },
     ],
-  ])('%s', (_name, change) => {
+  ])('%s', (_name, why, change) => {
     const person = new Person(HERE);
-    expect(() => person.wish({ type: 'change-setup', setup: { ...NOTHING, ...change } })).toThrow();
+    expect(() => person.wish({ type: 'change-setup', setup: { ...NOTHING, ...change } })).toThrow(why);
     expect(person.session).toEqual(HERE);
   });
 });

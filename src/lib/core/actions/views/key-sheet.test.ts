@@ -44,6 +44,8 @@ describe('the key sheet', () => {
   });
 
   it('has the ten letters of each row where they lie, also those that are free', () => {
+    // Beyond those stand only keys that do something.
+    expect(sheetOf(SESSION).rows.map(({ keys }) => keys.length)).toEqual([11, 10, 10, 10]);
     for (const { row, keys } of sheetOf(SESSION).rows) {
       expect(keys.map(({ column }) => column).filter((column) => column >= 0)).toEqual([
         0, 1, 2, 3, 4, 5, 6, 7, 8, 9,
@@ -61,7 +63,20 @@ describe('the key sheet', () => {
     const right: Session = { ...SESSION, settings: { ...SESSION.settings, block: 'right' } };
     expect(keyOn(right, 'KeyH').plain?.short).toBe('sweep');
     const far = { ...SWEEP_ON_L, chord: { ...SWEEP_ON_L.chord, code: 'F9' } };
-    expect(keyOn({ ...SESSION, ownKeys: [far] }, 'F9').plain?.own).toBe(true);
+    expect(
+      sheetOf({ ...SESSION, ownKeys: [far] }).others.map(({ code, plain }) => [code, plain?.own]),
+    ).toEqual([['F9', true]]);
+    expect(sheetOf(SESSION).others).toEqual([]);
+    const shortcuts = [
+      {
+        id: 's1',
+        chord: { ...SWEEP_ON_L.chord, code: 'BracketLeft' },
+        aim: { application: 'b', title: null },
+        opens: true,
+        further: 'back',
+      },
+    ] as const;
+    expect(keyOn({ ...SESSION, shortcuts }, 'BracketLeft').plain).toEqual({ short: 'Go to B', own: true });
   });
 
   it('has the keys that need no hold key, each action on one line', () => {
@@ -74,6 +89,9 @@ describe('the key sheet', () => {
       'at-start',
       'index',
     ]);
+    expect(elsewhere.flatMap(({ lines }) => lines.map(({ title }) => title))).toContain(
+      'To the place with this digit',
+    );
     for (const { lines } of elsewhere)
       expect(new Set(lines.map(({ title }) => title)).size).toBe(lines.length);
     const all = elsewhere.flatMap(({ lines }) => lines.flatMap(({ bounds }) => bounds));
