@@ -222,13 +222,24 @@ describe('adding a page', () => {
     ]);
     await dialog(person).getByText('https://gauge.example/now').waitFor();
     await dialog(person).getByText('a program of the machine').waitFor();
+    await dialog(person).getByRole('combobox').selectOption('Gauge');
     const handed = person.page.waitForEvent('download');
-    await dialog(person).getByRole('button', { name: 'Desktop entry of Gauge' }).click();
+    await dialog(person).getByRole('button', { name: 'Export' }).click();
     const file = await (await handed).createReadStream();
     const text = (await file.toArray()).join('');
     expect(text).toContain(
       'Type=Link\nName=Gauge\nURL=https://gauge.example/now\nX-KeyFold-Application=gauge',
     );
+    await dialog(person).getByRole('combobox').selectOption('Tides');
+    const tides = person.page.waitForEvent('download');
+    await dialog(person).getByRole('button', { name: 'Export' }).click();
+    const entryOfTides = (await (await (await tides).createReadStream()).toArray()).join('');
+    expect(entryOfTides).toContain(
+      `URL=${person.url}/sessions/${person.session}\nX-KeyFold-Application=tides`,
+    );
+    // Given back, it is what is here already.
+    await entries.setInputFiles(entry('tides.desktop', entryOfTides));
+    await status(person).getByText('Tides is here already').waitFor();
     const dot =
       '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><circle r="4" cx="4" cy="4"/></svg>';
     await dialog(person)

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
-  import { tick } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import { desktopEntry, entryText } from '../../core/guests/desktop-entry';
   import { guestId, monogramFor } from '../../core/guests/guest';
   import { OPENINGS, pageFrom, pageProblems, pageText, type PageWanted } from '../../core/guests/page';
@@ -9,7 +9,7 @@
   import { LONGEST_TITLE } from '../../core/model/limits';
   import { find, has } from '../../core/model/table';
   import { applicationOf } from '../../core/slices/applications/selectors';
-  import { changingGuest, guestsOf, removingGuest } from '../../core/slices/setup/selectors';
+  import { changingGuest, guestOf, guestsOf, removingGuest } from '../../core/slices/setup/selectors';
   import type { Guest } from '../../core/slices/setup/state';
   import { downloadText } from '../../client/download';
   import { hueOf } from '../../client/hue-of';
@@ -46,6 +46,9 @@
   let said = $state('');
   let tried = $state(false);
   let addressField = $state<HTMLInputElement>();
+
+  /** The application whose desktop entry is handed out. */
+  let handed = $state(untrack(() => desk.session.applications[0]?.id ?? ''));
 
   const guests = $derived(guestsOf(desk.session));
   const problems = $derived(pageProblems(draft));
@@ -222,13 +225,15 @@
     addressField?.focus();
   }
 
-  function handOut(guest: Guest) {
-    const read = guest.kind === 'page' ? pageFrom(guest.text) : null;
+  /** A program of the machine as it came, a page by its address, and what lives on this desk by the desk's own. */
+  function handOut(application: string) {
+    const { name, monogram, hue } = applicationOf(desk.session, application);
+    const guest = guestOf(desk.session, application);
+    const read = guest?.kind === 'page' ? pageFrom(guest.text) : null;
     const url = read && 'page' in read ? read.page.address.href : location.origin + sessionPage(desk.link.id);
-    const { id: application, name, monogram, hue, text } = guest;
     const content =
-      guest.kind === 'desktop-entry' ? text : entryText({ application, name, monogram, hue, url });
-    downloadText(content, `${guest.id}.desktop`, 'application/x-desktop');
+      guest?.kind === 'desktop-entry' ? guest.text : entryText({ application, name, monogram, hue, url });
+    downloadText(content, `${application}.desktop`, 'application/x-desktop');
   }
 </script>
 
@@ -243,6 +248,10 @@
     <Dialog.Overlay class="fixed inset-0 z-40 bg-(--veil)" />
     <Dialog.Content
       class="fixed top-6 left-1/2 z-50 flex max-h-[calc(100%-48px)] w-[900px] max-w-full -translate-x-1/2 flex-col gap-3 overflow-y-auto border-l-[30px] border-bar bg-paper-high p-5 accent-ink outline-none"
+      onOpenAutoFocus={(event) => {
+        event.preventDefault();
+        addressField?.focus();
+      }}
       ondragover={(event) => event.preventDefault()}
       ondrop={(event) => {
         event.preventDefault();
@@ -272,12 +281,6 @@
                   onclick={() => change(guest)}>{GUESTS_TEXTS.change}</button
                 >
               {/if}
-              <button
-                type="button"
-                class={BUTTON}
-                aria-label={GUESTS_TEXTS.handsOut(guest.name)}
-                onclick={() => handOut(guest)}>{GUESTS_TEXTS.handOut}</button
-              >
               <button
                 type="button"
                 class={BUTTON}
@@ -419,6 +422,15 @@
             onchange={(event) => void takeFiles(event.currentTarget.files ?? [])}
             class="max-w-60 text-xs file:mr-2 file:rounded-[3px] file:border file:border-b-2 file:border-line file:bg-paper file:px-2 file:py-0.5 file:text-sm file:font-semibold"
           /></label
+        >
+        <label class="flex items-center gap-2"
+          >{GUESTS_TEXTS.entryOf}
+          <select bind:value={handed} class="border border-line bg-paper p-0.5">
+            {#each desk.session.applications as { id, name } (id)}<option value={id}>{name}</option>{/each}
+          </select></label
+        >
+        <button type="button" class={BUTTON} onclick={() => handOut(handed)}
+          >{GUESTS_TEXTS.exportEntry}</button
         >
         <Dialog.Close class="{BUTTON} ml-auto">{GUESTS_TEXTS.close}</Dialog.Close>
       </div>
