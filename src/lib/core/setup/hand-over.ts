@@ -63,6 +63,9 @@ export function itemsOf(session: Session, document: SetupDocument, registry: Reg
 
 const PLAIN = { misfit: null, collides: null, needs: null } as const;
 
+const stateOf = (from: object | null, to: object): Item['state'] =>
+  from === null ? 'new' : JSON.stringify(from) === JSON.stringify(to) ? 'same' : 'changes';
+
 function settingItems(session: Session, document: SetupDocument): Item[] {
   const [here, there] = [wholeSettings(session.settings), wholeSettings(document.settings)];
   return (Object.keys(there) as (keyof Settings)[]).map((name): Item => {
@@ -113,7 +116,7 @@ function isAlike(a: Guest, b: Guest): boolean {
 
 function applicationItem(session: Session, to: Guest): Item {
   const from = guestOf(session, to.id);
-  const state = from === null ? 'new' : JSON.stringify(from) === JSON.stringify(to) ? 'same' : 'changes';
+  const state = stateOf(from, to);
   return { ...PLAIN, part: 'application', id: `application ${to.id}`, from, to, state };
 }
 
@@ -192,7 +195,7 @@ function shortcutItem(session: Session, shortcut: Shortcut, here: Here, keys: Ke
         ? { because: 'not-here', name: 'application' in aim ? here.nameOf(aim.application) : '' }
         : null,
     collides: other(keys, to.chord, { action: 'shortcut', argument: id }),
-    state: from === null ? 'new' : JSON.stringify(from) === JSON.stringify(to) ? 'same' : 'changes',
+    state: stateOf(from, to),
   };
 }
 
@@ -210,7 +213,7 @@ function keyItem(session: Session, to: OwnKey, registry: Registry, keys: KeyMap)
     to,
     misfit: known ? null : { because: 'no-such-action', action },
     collides: known && chord ? other(keys, chord, { action, argument }) : null,
-    state: from === null ? 'new' : JSON.stringify(from) === JSON.stringify(to) ? 'same' : 'changes',
+    state: stateOf(from, to),
   };
 }
 
