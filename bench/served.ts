@@ -10,6 +10,7 @@ import { run } from '../scripts/lib/run.mjs';
 const COPIED = [
   'src',
   'static',
+  'demo-pages',
   'scripts',
   'package.json',
   'svelte.config.js',
