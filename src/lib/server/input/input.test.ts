@@ -2,11 +2,11 @@ import { ValidateNested } from 'class-validator';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { describe, expect, it } from 'vitest';
+import { problemOf } from '../../../../testing/problem-of';
 import { COMMANDS } from '../../core/commands/commands';
 import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
 import { ellavane } from '../../demo/ellavane';
-import { Problem } from '../http/problem';
 import { LONGEST_TEXT, MOST_COMMANDS } from '../../core/model/limits';
 import { accessKeyFrom } from './access-input';
 import { batchFrom } from './batch-input';
@@ -21,16 +21,6 @@ const batch = (...commands: unknown[]) => ({ id: uuid(9), v: 2, commands });
 const one = (more: object) => batch(command(more));
 const sweep = (more: object = {}) => command({ type: 'sweep', ...more });
 const odd = (more: object) => ({ ...batch(sweep()), ...more });
-
-function problemOf(work: () => unknown): Problem {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Problem) return error;
-    throw error;
-  }
-  throw new Error('It was accepted.');
-}
 
 /** What a problem says of one field: in a line, and with a pointer. */
 const saying = (where: string, detail: string) => ({

@@ -2,6 +2,7 @@
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { describe, expect, it } from 'vitest';
+import { problemOf } from '../../../../testing/problem-of';
 import { SETUP_SCHEMA } from '../../core/setup/setup-schema';
 import { setupDocument } from '../../core/setup/setup-document';
 import { fromDocument } from '../../core/formats/session-document';
@@ -21,16 +22,6 @@ const SHORTCUT = {
   further: 'back',
 };
 const [NOTICES] = DEMO.applications;
-
-function problemOf(work: () => unknown): Problem {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Problem) return error;
-    throw error;
-  }
-  throw new Error('It was accepted.');
-}
 
 describe('a set-up document', () => {
   it('of the demo is accepted as it is, by the schema as well', () => {
