@@ -66,15 +66,14 @@ describe('a window that comes back', () => {
     ],
   ])('%s has its caret and its undo as they were', async (_, goAway) => {
     const person = await at(atSession('a: a1 | b: b1'));
-    const text = person.page.locator('#window-a1 textarea');
     await person.press('Control+Home');
     await person.page.keyboard.type('xyz');
     await goAway(person);
     if ((await person.frontName()) !== 'a1 — A') await person.chord('S');
     expect(await person.frontName()).toBe('a1 — A');
-    expect(await text.evaluate((area: HTMLTextAreaElement) => area.selectionStart)).toBe(3);
+    expect(await person.caretIn('a1')).toBe(3);
     await person.press('Control+z');
-    expect(await text.inputValue()).not.toContain('xyz');
+    expect(await person.written('a1')).toBe('a1');
   });
 });
 
@@ -109,8 +108,9 @@ describe('ending', () => {
     await person.page.getByText('An unsaved draft from').waitFor();
     expect(await focusedText(person)).toBe('Use the draft');
     await person.press('Enter');
-    await person.page.locator('textarea:focus').waitFor();
-    expect(await person.page.locator('textarea:focus').inputValue()).toBe('a1 and more');
+    const text = person.page.locator('[role=textbox]:focus');
+    await text.waitFor();
+    expect(await text.textContent()).toBe('a1 and more');
   });
 
   it('keeps a draft while it is being written, over a reload', async () => {
@@ -122,7 +122,7 @@ describe('ending', () => {
       .poll(async () => find((await storedSession(person.session)).session.drafts, 'd-a1')?.text)
       .toBe('a1!');
     await person.reload();
-    expect(await person.page.locator('textarea').first().inputValue()).toBe('a1!');
+    expect(await person.written('a1')).toBe('a1!');
   });
 
   it('leaves ways on when nothing runs any more', async () => {
@@ -176,7 +176,7 @@ describe('sweep and glance', () => {
     expect(await person.frontName()).toBe('a1 — A');
     // What is typed next goes where the caret was before the glance.
     await person.page.keyboard.type('!');
-    expect(await person.page.locator('#window-a1 textarea').inputValue()).toContain('!');
+    expect(await person.written('a1')).toContain('!');
   });
 });
 

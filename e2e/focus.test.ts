@@ -27,12 +27,12 @@ describe('the caret is where it was', () => {
   /** The caret goes behind the first letter of a1, something happens, and what is typed then goes there. */
   async function typedAfter(happening: (person: Person) => Promise<unknown>): Promise<string> {
     const person = await at(atSession('a: a1 | b: b1'));
-    await person.page.locator('#window-a1 textarea:focus').waitFor();
+    await person.page.locator('#window-a1 [role=textbox]:focus').waitFor();
     await person.press('Control+Home', 'ArrowRight');
     await happening(person);
-    await person.page.locator('#window-a1 textarea:focus').waitFor();
+    await person.page.locator('#window-a1 [role=textbox]:focus').waitFor();
     await person.page.keyboard.type('-');
-    return person.page.locator('#window-a1 textarea').inputValue();
+    return person.written('a1');
   }
 
   it.each<[string, (person: Person) => Promise<unknown>]>([
@@ -109,7 +109,7 @@ describe('questions', () => {
       expect(find(session.documents, `d-${window}`)?.text).toBe(`${window}, edited`);
     // No answer typed a line into the text that came.
     expect(session.drafts).toEqual([]);
-    expect(await person.page.locator('#window-a1 textarea').inputValue()).toBe('a1');
+    expect(await person.written('a1')).toBe('a1');
   });
 
   it('the key that answered types nothing while it stays down', async () => {
@@ -117,11 +117,11 @@ describe('questions', () => {
     await person.chord('C');
     await expect.poll(() => focused(person)).toMatch(/: Save$/);
     await person.page.keyboard.down('Enter');
-    await person.page.locator('#window-b1 textarea:focus').waitFor();
+    await person.page.locator('#window-b1 [role=textbox]:focus').waitFor();
     // Pressed again without coming up: that is what auto-repeat looks like.
     for (let repeat = 0; repeat < 5; repeat += 1) await person.page.keyboard.down('Enter');
     await person.page.keyboard.up('Enter');
-    expect(await person.page.locator('#window-b1 textarea').inputValue()).toBe('b1');
+    expect(await person.written('b1')).toBe('b1');
   });
 
   it('“needs an answer” is a button, and a question is announced again after a reload', async () => {
@@ -192,11 +192,11 @@ describe('questions', () => {
     await person.page.getByText('An unsaved draft from').waitFor();
     await expect.poll(() => focused(person)).toMatch(/: Use the draft$/);
     // While it waits, nothing is typed into the text beneath it.
-    await person.page.locator('#window-a1 textarea').click();
+    await person.text('a1').click();
     await person.page.keyboard.type('over it');
-    expect(await person.page.locator('#window-a1 textarea').inputValue()).toBe('a1');
+    expect(await person.written('a1')).toBe('a1');
     await person.page.getByRole('button', { name: 'Use the draft' }).press('Enter');
-    await expect.poll(() => person.page.locator('#window-a1 textarea').inputValue()).toBe('a1, edited');
+    await expect.poll(() => person.written('a1')).toBe('a1, edited');
   });
 });
 

@@ -200,7 +200,7 @@ describe('adding a page', () => {
     expect(await problem('manifest')).toContain('more than 200 thousand');
     expect(await dialog(person).getByRole('button', { name: 'Fill in' }).isDisabled()).toBe(true);
     await person.sent();
-    expect((await storedSession(person.session, person.url)).session.applications).toHaveLength(12);
+    expect((await storedSession(person.session, person.url)).session.applications).toHaveLength(14);
   });
 
   it('takes desktop entries and pictures, and hands entries out', async () => {
@@ -243,11 +243,11 @@ describe('adding a page', () => {
     const dot =
       '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><circle r="4" cx="4" cy="4"/></svg>';
     await dialog(person)
-      .getByLabel('Picture')
+      .getByLabel('Choose a picture')
       .setInputFiles({ name: 'dot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(dot) });
     await dialog(person).getByRole('button', { name: 'No picture' }).waitFor();
     await dialog(person)
-      .getByLabel('Picture')
+      .getByLabel('Choose a picture')
       .setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no') });
     await status(person).getByText('no.png is no picture').waitFor();
     expect(person.errors).toEqual([]);

@@ -26,7 +26,7 @@ async function open(person: Person) {
 /** What somebody who has set up much hands out. */
 async function handedOut(): Promise<string> {
   const demo = ellavane(new Date());
-  const chord = { code: 'KeyL', shift: false, hold: true, modifiers: [] };
+  const chord = { code: 'KeyE', shift: false, hold: true, modifiers: [] };
   const id = await createSession({
     ...demo,
     settings: { ...demo.settings, theme: 'night' },
@@ -62,7 +62,7 @@ it('what one hands out another takes over: all of it by Enter, undone as one ste
   await person.press('Escape');
   await person.chord('1');
   expect(await person.frontName()).toMatch(/Berths$/);
-  await person.chord('L');
+  await person.chord('E');
   expect(await person.frontName()).toMatch(/Radio$/);
   expect(await person.page.locator('html').getAttribute('data-theme')).toBe('night');
   await open(person);

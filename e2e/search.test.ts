@@ -162,7 +162,7 @@ describe('a switcher that stays', () => {
       await list.waitFor({ state: 'detached' });
     }
     await person.page.keyboard.type('x');
-    expect(await person.page.locator('#window-a1 textarea').inputValue()).toContain('x');
+    expect(await person.written('a1')).toContain('x');
   });
 
   it('offers to the pointer what the keys do, and leaves the keys where they are', async () => {

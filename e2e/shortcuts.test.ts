@@ -23,8 +23,8 @@ async function make(person: Person, ...chord: string[]) {
 describe('a shortcut', () => {
   it('is made by three keys, works at once and from anywhere, and ends with its window, which is said', async () => {
     const person = await at(atSession('a: a1 | b: b1 | c: c1'));
-    await make(person, 'L');
-    await said(person, 'Alt L goes to a1, in pencil: until that is closed');
+    await make(person, 'E');
+    await said(person, 'Alt E goes to a1, in pencil: until that is closed');
     // The focus is on the way out.
     await person.press('Enter');
     await dialog(person, 'Shortcuts').waitFor({ state: 'detached' });
@@ -33,19 +33,19 @@ describe('a shortcut', () => {
     expect(await person.frontName()).toBe('a1 — A');
     await person.chord('Z');
     expect(await person.frontName()).not.toBe('a1 — A');
-    await person.chord('L');
+    await person.chord('E');
     expect(await person.frontName()).toBe('a1 — A');
     await person.chord('C');
-    await said(person, 'Alt L, in pencil, ended with it');
+    await said(person, 'Alt E, in pencil, ended with it');
     await person.sent();
     await person.reload();
-    await person.chord('L');
+    await person.chord('E');
     expect(await person.frontName()).not.toBe('a1 — A');
   });
 
   it('is gone over in ink, for windows with such titles, and survives', async () => {
     const person = await at(atSession('a: a1 a2 | b: b1'));
-    await make(person, 'L');
+    await make(person, 'E');
     const shortcuts = dialog(person, 'Shortcuts');
     await shortcuts.getByRole('button', { name: 'Go over in ink' }).click();
     const titles = shortcuts.getByLabel('Titles', { exact: true });
@@ -66,7 +66,7 @@ describe('a shortcut', () => {
     // What reads patterns is loaded after the page.
     await expect
       .poll(async () => {
-        await person.chord('L');
+        await person.chord('E');
         return person.frontName();
       })
       .toMatch(/^a[12] — A$/);
@@ -77,7 +77,7 @@ describe('a shortcut', () => {
     const other = await openPage(person.session);
     await person.chord('Shift+T');
     await recording(person);
-    await person.chord('L');
+    await person.chord('E');
     const shortcuts = dialog(person, 'Shortcuts');
     const keep = shortcuts.getByRole('button', { name: 'Keep it' });
     await expect.poll(() => keep.isDisabled()).toBe(false);
@@ -86,7 +86,7 @@ describe('a shortcut', () => {
     await expect.poll(() => keep.isDisabled()).toBe(true);
     await shortcuts.getByRole('radio', { name: /^the application, in ink/ }).click();
     await keep.click();
-    await said(person, 'Alt L goes to A, in ink');
+    await said(person, 'Alt E goes to A, in ink');
     await shortcuts.getByText('ink', { exact: true }).waitFor();
     expect(person.errors).toEqual([]);
     await other.page.context().close();
@@ -111,7 +111,7 @@ describe('a shortcut', () => {
     await person.press('q');
     await shortcuts.getByText('Alone, this key writes or moves').waitFor();
     await person.press('Escape');
-    await shortcuts.getByRole('button', { name: 'Alt J' }).click();
+    await shortcuts.getByRole('button', { name: 'Alt E' }).click();
     await shortcuts.getByText('Nobody else uses it').waitFor();
     await person.press('Escape');
     await shortcuts.waitFor({ state: 'detached' });
@@ -126,13 +126,13 @@ describe('keys', () => {
     const keys = dialog(person, 'Keys and help');
     await keys.getByRole('button', { name: 'Change the key: Minimise the front window' }).click();
     await recording(person);
-    await person.chord('K');
+    await person.chord('E');
     await person.press('Enter');
-    await said(person, 'Alt K: Minimise the front window');
+    await said(person, 'Alt E: Minimise the front window');
     await person.press('Escape');
     await person.chord('Z');
     expect(await person.frontName()).toBe('a1 — A');
-    await person.chord('K');
+    await person.chord('E');
     expect(await person.frontName()).toBe('a2 — A');
     await person.chord('H');
     await keys.getByRole('button', { name: 'All back to the block' }).click();
@@ -147,11 +147,11 @@ describe('keys', () => {
     const keys = dialog(person, 'Keys and help');
     await keys.getByRole('button', { name: 'Change the key: Next high water (Tide)' }).click();
     await recording(person);
-    await person.chord('K');
+    await person.chord('E');
     await person.press('Enter', 'Escape');
     await keys.waitFor({ state: 'detached' });
     await person.chord('Digit3');
-    await person.chord('K');
+    await person.chord('E');
     await said(person, 'High water at');
     expect(await person.frontName()).toBe('Today — Pilot Log');
   });
@@ -189,8 +189,9 @@ describe('the reach check', () => {
       .not.toBe(first.join(' '));
     for (let caps = await asked(); caps.length > 0; caps = await asked().catch(() => [])) {
       const last = caps.at(-1) ?? '';
-      const key = last === 'Space' ? 'Space' : last.length === 1 ? codeOf(last) : last;
-      await person.page.keyboard.press([...caps.slice(0, -1), key].join('+'));
+      const key = NAMED[last] ?? (last.length === 1 ? codeOf(last) : last);
+      const held = caps.slice(0, -1).map((cap) => (cap === 'Ctrl' ? 'Control' : cap));
+      await person.page.keyboard.press([...held, key].join('+'));
       if ((await question.locator('kbd').count()) === 0) break;
     }
     await check.getByText(/\d+ of \d+ combinations arrive here/).waitFor();
@@ -208,6 +209,18 @@ describe('the reach check', () => {
   });
 });
 
+/** What keys are called whose caps say something else. */
+const NAMED: Readonly<Record<string, string>> = { Menu: 'ContextMenu' };
+
+const PUNCTUATION: Readonly<Record<string, string>> = {
+  '`': 'Backquote',
+  ';': 'Semicolon',
+  ',': 'Comma',
+  '.': 'Period',
+  '/': 'Slash',
+  "'": 'Quote',
+};
+
 /** The position of a key by its label on this keyboard. */
 const codeOf = (label: string): string =>
-  label === '`' ? 'Backquote' : /\d/.test(label) ? `Digit${label}` : `Key${label}`;
+  PUNCTUATION[label] ?? (/\d/.test(label) ? `Digit${label}` : `Key${label}`);

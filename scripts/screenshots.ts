@@ -18,8 +18,6 @@ interface View {
   readonly desk?: () => SessionDocument;
   /** Another address than the session's. */
   readonly path?: string;
-  /** True for a browser that does not say what is printed on the keys. */
-  readonly silent?: boolean;
   readonly open: (person: PageUser) => Promise<unknown>;
 }
 
@@ -47,7 +45,7 @@ function colleague(): string {
     shortcuts: [
       {
         id: 's1',
-        chord: { ...chord, code: 'KeyL' },
+        chord: { ...chord, code: 'KeyE' },
         aim: { application: 'letters', title: 'notice' },
         ...further,
       },
@@ -91,7 +89,7 @@ const VIEWS: Readonly<Record<string, View>> = {
   surface: { open: async () => undefined },
   switcher: { open: (person) => person.hold('S', 'S') },
   'switcher-night': { desk: byNight, open: (person) => person.hold('S', 'S') },
-  'keys-not-known': { silent: true, open: (person) => person.hold('S', 'S', 'S') },
+  survey: { open: (person) => person.chord('W').then(() => person.press('ArrowRight')) },
   'put-away-while-holding': { open: (person) => person.hold('S', 'X', 'S', 'Z', 'S', 'C', 'V') },
   'many-windows': { desk: sixtyPlans, open: (person) => person.hold('F', 'D', 'D') },
   search: {
@@ -114,7 +112,7 @@ const VIEWS: Readonly<Record<string, View>> = {
     open: async (person) => {
       await person.chord('Shift+T');
       await person.page.getByRole('button', { name: /^Press the combination now/ }).waitFor();
-      await person.chord('L');
+      await person.chord('E');
     },
   },
   'web-page': {
@@ -176,7 +174,7 @@ const VIEWS: Readonly<Record<string, View>> = {
   },
   keys: { open: (person) => person.chord('H') },
   access: { path: '/access', open: (person) => type(person, 'a key that nobody has') },
-  swept: { open: (person) => person.chord('G') },
+  workspaces: { open: (person) => person.chord('I').then(() => person.chord('P')) },
 };
 
 const asked = process.argv.slice(2);
@@ -199,8 +197,6 @@ async function take(name: string): Promise<void> {
   if (!view) throw new Error(`There is no view '${name}'. There are ${Object.keys(VIEWS).join(', ')}.`);
   const page = await browser.newPage({ viewport: VIEWPORT });
   await page.clock.install({ time: MOMENT });
-  if (view.silent)
-    await page.addInitScript(() => Object.defineProperty(navigator, 'keyboard', { value: undefined }));
   const session = await createSession((view.desk ?? demo)(), server.url);
   await page.goto(`${server.url}${view.path ?? `/sessions/${session}`}`);
   await page.locator('section[aria-current=true], form').first().waitFor();

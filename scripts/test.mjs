@@ -1,5 +1,5 @@
 /** `npm test`: installs what is missing, then checks everything, and ends with one line that counts it all. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -54,15 +54,24 @@ await runMain(async () => {
 
   const tally = { passed: 0, failed: 0 };
   const only = process.argv.slice(2);
+  say('running the tests …');
+  // Those in the browser mostly wait for it, so all else is done beside them, one thing after the other.
+  const running = [runTests(only.length > 0 ? only : ['--project', 'browser'])];
+  if (only.length === 0) {
+    running.push(runTests(['--project', 'core', '--project', 'server', '--maxWorkers=1']));
+    await running[1];
+  }
   for (const [name, args] of only.length > 0 ? [] : CHECKS) {
     say(`checking ${name} …`);
-    if (npx(args)) tally.passed += 1;
+    if (await ran(args, 'inherit')) tally.passed += 1;
     else tally.failed += 1;
   }
-  say('running the tests …');
-  const { passed, failed } = runTests(only);
-  console.log(`${tally.passed + passed} passed, ${tally.failed + failed} failed`);
-  process.exit(tally.failed + failed > 0 ? 1 : 0);
+  for (const { passed, failed } of await Promise.all(running)) {
+    tally.passed += passed;
+    tally.failed += failed;
+  }
+  console.log(`${tally.passed} passed, ${tally.failed} failed`);
+  process.exit(tally.failed > 0 ? 1 : 0);
 });
 
 /** @param {readonly string[]} args */
@@ -71,21 +80,37 @@ function npx(args) {
 }
 
 /**
- * Runs Vitest; a run that breaks off counts as a failure even if no test failed.
+ * Whether a program of a package ended well; what it says is said at once, or kept until it is over.
+ * @param {readonly string[]} args
+ * @param {'inherit' | 'pipe'} says
+ * @returns {Promise<boolean>}
+ */
+function ran(args, says) {
+  const child = spawn('npx', args, { cwd: ROOT, stdio: ['ignore', says, says] });
+  /** @type {Buffer[]} */
+  const said = [];
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on('data', (/** @type {Buffer} */ chunk) => said.push(chunk));
+  return new Promise((resolve) => {
+    child.on('close', (code) => {
+      process.stdout.write(Buffer.concat(said));
+      resolve(code === 0);
+    });
+  });
+}
+
+/**
+ * Runs Vitest, and says what it said once it is over; a run that breaks off counts as a failure even if no test failed.
  * @param {readonly string[]} args
  */
-function runTests(args) {
+async function runTests(args) {
   const folder = mkdtempSync(join(tmpdir(), 'key-fold-report-'));
   const report = join(folder, 'report.json');
   try {
-    const green = npx([
-      'vitest',
-      'run',
-      '--reporter=dot',
-      '--reporter=json',
-      `--outputFile.json=${report}`,
-      ...args,
-    ]);
+    const green = await ran(
+      ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${report}`, ...args],
+      'pipe',
+    );
     const { numPassedTests = 0, numFailedTests = 0 } = existsSync(report)
       ? JSON.parse(readFileSync(report, 'utf8'))
       : {};

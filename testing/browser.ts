@@ -106,6 +106,29 @@ export class PageUser {
     return this.page.getByRole('region', { name, exact: true });
   }
 
+  /** Where one writes in a window. */
+  text(window: string) {
+    return this.page.locator(`#window-${window} [role=textbox]`);
+  }
+
+  /** What is written in a window, line by line; while it only rests there, what it shows. */
+  async written(window: string): Promise<string> {
+    const lines = await this.page.locator(`#window-${window} p`).allTextContents();
+    return lines.join('\n');
+  }
+
+  /** How many letters are before the caret of a window. */
+  caretIn(window: string): Promise<number> {
+    return this.text(window).evaluate((text) => {
+      const selection = getSelection();
+      if (!selection?.anchorNode || !text.contains(selection.anchorNode)) return -1;
+      const before = document.createRange();
+      before.selectNodeContents(text);
+      before.setEnd(selection.anchorNode, selection.anchorOffset);
+      return before.toString().length;
+    });
+  }
+
   /** Waits until the server has everything. */
   async sent(): Promise<this> {
     await this.page.locator('[data-unsent="0"]').waitFor();

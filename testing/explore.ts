@@ -165,6 +165,10 @@ function nameOf({ desk, session }: Standing): string {
     recorded: _recorded,
     run,
     walk,
+    placing,
+    carrying,
+    survey,
+    surface: _surface,
     ...flags
   } = desk;
   const search = switcher?.search;
@@ -172,6 +176,9 @@ function nameOf({ desk, session }: Standing): string {
     Object.values(flags).join(),
     run && [run.of, run.order.join(' '), run.at, run.pass.after, run.pass.minimised].join(),
     walk && [walk.at, walk.letters].join(),
+    placing?.window,
+    JSON.stringify(carrying),
+    survey && [survey.at, survey.order, survey.letters].join(),
     [...modifiers.keys()].join(),
     taken.toSorted().join(),
     switcher && [switcher.row, switcher.leaf, switcher.mode, switcher.putAway].join(),

@@ -15,6 +15,7 @@ import { planOf } from '../src/lib/core/host/plan';
 import { problemsOf, type Session, type SessionEvent } from '../src/lib/core/session/session';
 import { highlightedLeaf, unfoldedRow, type Switcher } from '../src/lib/core/switcher/switcher';
 import { titlePattern } from '../src/lib/core/shortcuts/title-pattern';
+import { layOut } from '../src/lib/core/survey/survey';
 import { sessionOf, later } from './sessions';
 import { PLAIN_KEY } from './keys';
 import { US_NEIGHBOURS } from './candidates';
@@ -73,6 +74,9 @@ export class Person {
     const { state, effects } = drive(this.state, input, this.#ground, this.#around);
     this.state = state;
     this.effects.push(...effects);
+    // What the page computes elsewhere where it is much is computed here at once.
+    for (const effect of effects)
+      if (effect.type === 'lay-out') this.input({ type: 'laid-out', sheet: layOut(effect.request) });
     const said = effects.flatMap((effect) =>
       effect.type === 'say' && effect.saying.type === 'notice' ? [effect.saying.notice] : [],
     );

@@ -16,6 +16,11 @@ export class Random {
     return ((mixed ^ (mixed >>> 14)) >>> 0) % limit;
   }
 
+  /** A number from 0 up to but not including 1. */
+  share(): number {
+    return this.below(2 ** 30) / 2 ** 30;
+  }
+
   one<T>(among: readonly T[]): T {
     return among[this.below(among.length)] as T;
   }

@@ -3,16 +3,22 @@ import { find, idsIn } from '../src/lib/core/model/table';
 import fc from 'fast-check';
 import type { Command, Wish, WishType } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
+import { FOLDER } from '../src/lib/core/folders/folder';
+import { PARTS } from '../src/lib/core/placing/parts';
 import type { Chord } from '../src/lib/core/keys/chord';
 import { FURTHER } from '../src/lib/core/slices/shortcuts/state';
 import { DIGITS } from '../src/lib/core/slices/places/state';
-import { sessionOf, later, withApplication } from './sessions';
+import { sessionOf, later, withApplication, withWindow } from './sessions';
 
 const TYPES: readonly WishType[] = [
   'bring-to-front',
   'switch-to-application',
   'open-window',
   'open-document',
+  'open-document-with',
+  'make-in-folder',
+  'take-in-document',
+  'rename-document',
   'make-document',
   'minimise',
   'minimise-all',
@@ -35,6 +41,19 @@ const TYPES: readonly WishType[] = [
   'answer-draft',
   'place-window',
   'retitle-tab',
+  'pair',
+  'go-to-tab',
+  'open-tab',
+  'close-tab',
+  'tear-off',
+  'join',
+  'carry-tab',
+  'add-workspace',
+  'rename-workspace',
+  'remove-workspace',
+  'enter-workspace',
+  'carry-window',
+  'carry-application',
   'stop-answering',
   'learn-choice',
   'forget-choices',
@@ -52,11 +71,16 @@ const TYPES: readonly WishType[] = [
   'put-setup-back',
 ];
 
-/** A session with something of everything: unsaved, minimised, hidden, elsewhere, resident, without windows. */
+/** A session with something of everything: unsaved, minimised, hidden, elsewhere, with tabs, resident, without windows. */
 export function busySession(): Session {
   const session = sessionOf('a: a1 a2* a3- | b: b1 | !c: c1- c2 | d: | e: e1~ e2*');
-  const resident = withApplication(session, 'b', { resident: true });
-  return withApplication(resident, 'e', { quitsWithLastWindow: true });
+  const tabbed = withWindow(session, 'a2', {
+    tabs: ['a2', 'a1', 'a3'].map((id) => ({ id: `t-${id}`, title: id, document: `d-${id}` })),
+  });
+  const resident = withApplication(tabbed, 'b', { resident: true });
+  const papers = { id: 'd-papers', title: 'papers', application: 'd', kind: FOLDER, text: 'd-a1' };
+  const filed = { ...resident, documents: [...resident.documents, papers] };
+  return withApplication(filed, 'e', { quitsWithLastWindow: true });
 }
 
 export interface WishSeed {
@@ -90,6 +114,10 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
   const application = among(idsIn(session.applications)) ?? '';
   const window = among(idsIn(session.windows));
   const document = among(idsIn(session.documents)) ?? '';
+  const workspace = idsIn(session.workspaces)[other % Math.max(1, session.workspaces.length)] ?? '';
+  const tabs = window ? (find(session.windows, window)?.tabs ?? []) : [];
+  const one = tabs[other % Math.max(1, tabs.length)]?.id;
+  const tab = window && one ? { window, tab: one } : null;
   switch (type) {
     case 'sweep':
     case 'sweep-or-put-back':
@@ -162,6 +190,16 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
       return { type, entry: flag ? null : (among(idsIn(session.setupsBefore)) ?? null) };
     case 'make-document':
       return { type, application, title: `made ${pick}`, text: '' };
+    case 'open-document-with':
+      return { type, document, application };
+    case 'make-in-folder': {
+      const folder = session.documents.find(({ kind }) => kind === FOLDER);
+      return folder ? { type, folder: folder.id, application, title: `made ${pick}` } : null;
+    }
+    case 'take-in-document':
+      return { type, application, kind: flag ? 'letter' : 'table', title: `taken ${pick}`, text: 'a,b' };
+    case 'rename-document':
+      return { type, document, title: `renamed ${other}` };
     case 'open-document':
     case 'save':
       return { type, document };
@@ -187,12 +225,54 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
       return window ? { type, window, answer: flag ? 'take-up' : 'drop' } : null;
     case 'place-window':
       return window
-        ? { type, window, geometry: { x: pick, y: other, width: 200 + pick, height: 120 } }
+        ? {
+            type,
+            window,
+            placement: {
+              geometry: { x: pick, y: other, width: 200 + pick, height: 120 },
+              ...(flag && { part: PARTS[pick % PARTS.length] ?? 'whole' }),
+              ...(pick > 50 && { on: { width: 800 + pick, height: 600 } }),
+            },
+          }
         : null;
     case 'retitle-tab':
       return window
         ? { type, window, tab: find(session.windows, window)?.activeTab ?? '', title: `title ${pick}` }
         : null;
+    case 'pair': {
+      const right = among(idsIn(session.windows).toReversed());
+      return window && right ? { type, left: window, right } : null;
+    }
+    case 'go-to-tab':
+      return tab ? { type, ...tab, inFront: flag } : null;
+    case 'close-tab':
+    case 'tear-off':
+      return tab ? { type, ...tab } : null;
+    case 'carry-tab':
+      return tab ? { type, ...tab, position: other } : null;
+    case 'open-tab': {
+      const owner = window && find(session.windows, window)?.application;
+      const own = session.documents.filter((one) => one.application === owner).map(({ id }) => id);
+      const shown = own[other % Math.max(1, own.length)];
+      return window && shown ? { type, window, document: shown } : null;
+    }
+    case 'join': {
+      const owner = window && find(session.windows, window)?.application;
+      const others = session.windows.filter((one) => one.application === owner && one.id !== window);
+      const into = others[other % Math.max(1, others.length)]?.id;
+      return window && into ? { type, window, into } : null;
+    }
+    case 'add-workspace':
+      return { type, name: `space ${pick}` };
+    case 'rename-workspace':
+      return { type, workspace, name: `called ${pick}` };
+    case 'remove-workspace':
+    case 'enter-workspace':
+      return { type, workspace };
+    case 'carry-window':
+      return window ? { type, window, workspace } : null;
+    case 'carry-application':
+      return { type, application, workspace };
     case 'minimise':
     case 'close':
       return window ? { type, window } : null;

@@ -44,6 +44,11 @@ export function lookAtScreen(): Screen {
   const text = (selector: string) => document.querySelector<HTMLElement>(selector)?.innerText ?? '';
   const dialog = document.querySelector('[role=dialog][aria-label=Switcher]');
   const focused = document.activeElement;
+  const written = (element: Element | null) => {
+    if (element instanceof HTMLTextAreaElement || element instanceof HTMLInputElement) return element.value;
+    const edited = element instanceof HTMLElement && element.isContentEditable;
+    return edited ? [...element.children].map((line) => line.textContent).join('\n') : null;
+  };
   const shown = dialog !== null && getComputedStyle(dialog).visibility === 'visible';
   return {
     switcher: shown,
@@ -57,8 +62,7 @@ export function lookAtScreen(): Screen {
     settings: [...document.querySelectorAll('[role=dialog]')].some(
       (each) => each !== dialog && each.contains(document.activeElement),
     ),
-    typing:
-      focused instanceof HTMLTextAreaElement || focused instanceof HTMLInputElement ? focused.value : null,
+    typing: written(focused),
     hasFocus: document.hasFocus(),
     path: location.pathname,
   };

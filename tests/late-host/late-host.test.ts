@@ -109,7 +109,7 @@ describe('single cases', () => {
   it('nor by one of two that came true out of their order', () => {
     const scene = new Scene(['never', 'as-wished']);
     const geometry = { x: 1, y: 2, width: 300, height: 200 };
-    scene.wish({ type: 'place-window', window: 'a3', geometry });
+    scene.wish({ type: 'place-window', window: 'a3', placement: { geometry } });
     scene.wish(front('b1'));
     scene.host.goOn(0);
     scene.host.happen({ type: 'window-fronted', window: 'a2', at: '' });

@@ -14,6 +14,7 @@ export function arrivedKey(event: KeyboardEvent): ArrivedKey {
     repeat: event.repeat,
     composing: event.isComposing,
     ...caretOf(event.target),
+    ...(event.target instanceof Element && event.target.closest('footer') && { atFoot: true }),
   };
 }
 

@@ -136,7 +136,7 @@ Fresh water is delivered at berth N3 between 07:00 and 08:30. Forty tonnes are s
     'wind',
     'weather',
     'Wind',
-    'table',
+    'wind',
     `
 Time,From,Mean,Gusts,Sea
 06:00,SW,14 kn,19 kn,slight
@@ -225,14 +225,14 @@ Night,Quant,Ashlock,Ashlock,Quant,Farrow`,
     'under-keel',
     'sums',
     'Under-keel clearance',
-    'table',
+    'sums',
     `
-Item,Metres
-Charted depth at the sill,5.20
-Height of tide,3.10
-Static draught,7.10
-Squat,0.40
-Clearance left,0.80`,
+depth = 5.20 # charted depth at the sill
+tide = 3.10 # height of tide
+draught = 7.10 # static draught
+speed = 6 # knots over the sill
+squat = 0.75 * speed ^ 2 / 100
+clearance = depth + tide - draught - squat`,
   ),
   document(
     'inbox',
@@ -257,6 +257,29 @@ New fender line at Timber Quay,ordered,P-112
 Dredging of the turning basin,survey,P-115
 Second leading light,draft,P-120`,
   ),
+  document(
+    'note-handover',
+    'notes',
+    'Handover',
+    'note',
+    `
+For the late watch
+
+Bell of Orra wants water before 07:00.
+The gauge at the outer buoy reads 10 cm high since noon.
+Anvil is back at Tug Pier; Bollard stays at the lock.`,
+  ),
+  document(
+    'note-numbers',
+    'notes',
+    'Numbers to keep',
+    'note',
+    `
+Tug Pier 21
+Lock house 34
+Buoy yard 57`,
+  ),
+  document('bench', 'workshop', 'Workbench', 'workshop', 'Nothing is at stake here.'),
   document(
     'correspondence',
     'cabinet',

@@ -34,13 +34,26 @@ const APPLICATIONS: readonly Application[] = [
   application('tides', 'Tides', 'Ti', 205, 'lock-sill'),
   application('berths', 'Berths', 'Be', 28, 'timber-quay'),
   application('pilot-log', 'Pilot Log', 'Pl', 265, 'log-today'),
-  application('letters', 'Letters', 'Le', 345, 'letter-towage', { quitsWithLastWindow: true }),
+  application('letters', 'Letters', 'Le', 345, 'letter-towage', {
+    quitsWithLastWindow: true,
+    opens: ['note', 'prose'],
+  }),
   application('weather', 'Weather', 'We', 190, 'wind', { hidden: true }),
   application('radio', 'Radio', 'Ra', 95, 'channel-12', { resident: true }),
   application('roster', 'Roster', 'Ro', 230, 'week-48', { quitsWithLastWindow: true }),
   application('byelaws', 'Byelaws', 'By', 45, 'byelaws-towing'),
   application('sums', 'Sums', 'Su', 300, 'under-keel', { answering: false }),
   application('cabinet', 'Cabinet', 'Ca', 150, 'inbox'),
+];
+
+/** Programs that do not run yet. */
+const NOT_RUNNING: readonly Application[] = [
+  application('notes', 'Notes', 'Nt', 60, 'note-handover', {
+    running: false,
+    quitsWithLastWindow: true,
+    opens: ['letter', 'prose'],
+  }),
+  application('workshop', 'Workshop', 'Wo', 0, 'bench', { running: false, quitsWithLastWindow: true }),
 ];
 
 /** Where the demo's web pages are unless somebody says otherwise. */
@@ -161,7 +174,7 @@ export function ellavane(now: Date, pages = DEMO_PAGES): SessionDocument {
       { id: 'papers', name: 'Papers' },
     ],
     workspace: 'watch',
-    applications: [...APPLICATIONS, ...PAGES.map(pageApplication)],
+    applications: [...APPLICATIONS, ...NOT_RUNNING, ...PAGES.map(pageApplication)],
     documents: [...DOCUMENTS, ...PAGES.map((page) => pageDocument(page, pages))],
     drafts: [
       {

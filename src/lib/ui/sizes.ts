@@ -18,8 +18,8 @@ export const PREVIEW_SCALE = 0.5;
 export const PREVIEW_HEIGHT = 84;
 /** Previews are drawn once the highlight has rested on a row for this long, in ms. */
 export const PREVIEW_REST_MS = 80;
-/** What stands above and below the switcher's rows: margins, search line, what will happen, legend and foot line. */
-export const SWITCHER_FRAME = 172;
+/** What stands above and below the switcher's rows: margins, search line, what will happen, legends and foot line. */
+export const SWITCHER_FRAME = 202;
 
 /** Leaves that stand side by side on a page of this width. */
 export function leavesPerLine(pageWidth: number): number {

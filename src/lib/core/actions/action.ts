@@ -16,6 +16,8 @@ export type PageRequest =
   | { readonly type: 'export' }
   /** Takes up the first minutes, or leaves them. */
   | { readonly type: 'first-minutes' }
+  /** The keys go to the foot line, or back to the front window. */
+  | { readonly type: 'keys-to'; readonly section: 'foot' | 'front' }
   /** Fills the screen with the page, or no longer. */
   | { readonly type: 'full-screen' }
   /** Runs a program's own action on what a window shows, and says what it answers. */
@@ -29,7 +31,16 @@ export type PageRequest =
     };
 /** The dialogs that an action can open. */
 export type DialogName =
-  'settings' | 'keys' | 'place-menu' | 'shortcuts' | 'reach-check' | 'guests' | 'hand-over' | 'key-sheet';
+  | 'settings'
+  | 'keys'
+  | 'workspaces'
+  | 'place-menu'
+  | 'menu'
+  | 'shortcuts'
+  | 'reach-check'
+  | 'guests'
+  | 'hand-over'
+  | 'key-sheet';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
 export type Deed =
@@ -58,6 +69,9 @@ export const GROUPS = [
   'put-away',
   'end',
   'surface',
+  'placing',
+  'tab',
+  'workspace',
   'bring-back',
   'program',
   'page',

@@ -6,8 +6,8 @@
  * `hide` stays `hide` when somebody else was faster. Deciding a wish again after it has come true gives no events.
  */
 import type { Course } from '../host/course';
-import type { Geometry } from '../model/geometry';
-import type { ApplicationId, DocumentId, Instant, TabId, WindowId } from '../model/ids';
+import type { ApplicationId, DocumentId, Instant, TabId, WindowId, WorkspaceId } from '../model/ids';
+import type { Placement } from '../placing/placement';
 import type { Session } from '../session/session';
 import type { Thing } from '../slices/places/state';
 import type { Pass } from '../slices/recency/state';
@@ -21,17 +21,22 @@ export interface FieldTypes {
   readonly application: ApplicationId;
   readonly document: DocumentId;
   readonly tab: TabId;
+  readonly workspace: WorkspaceId;
   /** An entry of a list of the session's; null for the newest. */
   readonly entry: string | null;
   readonly text: string;
   readonly title: string;
+  /** A kind of documents. */
+  readonly kind: string;
   readonly letters: string;
   /** What search remembers a choice as. */
   readonly choice: string;
   /** The same, or null for all of them. */
   readonly choices: string | null;
   readonly flag: boolean;
-  readonly geometry: Geometry;
+  readonly placement: Placement;
+  /** How many come before it. */
+  readonly count: number;
   readonly settings: Settings;
   /** An application or a document, as it stands in the index. */
   readonly thing: Thing;
@@ -45,7 +50,12 @@ export interface FieldTypes {
 export type FieldKind = keyof FieldTypes;
 
 /** The kinds of fields that name one thing in a table of the session, called like the kind in the plural. */
-export const NAMED = ['window', 'application', 'document'] as const satisfies readonly FieldKind[];
+export const NAMED = [
+  'window',
+  'application',
+  'document',
+  'workspace',
+] as const satisfies readonly FieldKind[];
 
 /** A field is of a kind, or one of some words. */
 export type Field = FieldKind | readonly string[];

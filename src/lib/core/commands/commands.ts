@@ -1,9 +1,16 @@
 /** Everything that can be wished of a session. A new kind of command is a line here. */
 import type { Signed, WishOf } from './command';
-import { bringToFront, openDocument, openWindow, switchToApplication, walkTo } from './kinds/coming-forward';
-import { makeDocument } from './kinds/documents';
+import {
+  bringToFront,
+  openDocument,
+  openDocumentWith,
+  openWindow,
+  switchToApplication,
+  walkTo,
+} from './kinds/coming-forward';
+import { makeDocument, makeInFolder, renameDocument, takeInDocument } from './kinds/documents';
 import { answerDraft, keepDraft, save } from './kinds/drafts';
-import { answerClosing, close, closeAll, endNow, quit, reopen } from './kinds/ending';
+import { answerClosing, close, closeAll, closeTab, endNow, quit, reopen } from './kinds/ending';
 import { putKeysBack, putShortcut, removeShortcut, resetKey, resetKeys, setKey } from './kinds/keys';
 import { changeSettings, forgetChoices, learnChoice } from './kinds/own';
 import { putIndexBack, putInIndex, takeFromIndex } from './kinds/places';
@@ -20,7 +27,16 @@ import {
   sweepOrPutBack,
 } from './kinds/putting-away';
 import { changeSetup, putSetupBack } from './kinds/setup';
-import { placeWindow, retitleTab, stopAnswering } from './kinds/windows';
+import { carryTab, goToTab, join, openTab, retitleTab, tearOff } from './kinds/tabs';
+import { pair, placeWindow, stopAnswering } from './kinds/windows';
+import {
+  addWorkspace,
+  carryApplication,
+  carryWindow,
+  enterWorkspace,
+  removeWorkspace,
+  renameWorkspace,
+} from './kinds/workspaces';
 
 /** Every kind of command there is. */
 export const COMMANDS = [
@@ -29,7 +45,11 @@ export const COMMANDS = [
   walkTo,
   openWindow,
   openDocument,
+  openDocumentWith,
   makeDocument,
+  makeInFolder,
+  takeInDocument,
+  renameDocument,
   minimise,
   minimiseAll,
   restoreAll,
@@ -50,7 +70,20 @@ export const COMMANDS = [
   save,
   answerDraft,
   placeWindow,
+  pair,
   retitleTab,
+  goToTab,
+  openTab,
+  closeTab,
+  tearOff,
+  join,
+  carryTab,
+  addWorkspace,
+  renameWorkspace,
+  removeWorkspace,
+  enterWorkspace,
+  carryWindow,
+  carryApplication,
   stopAnswering,
   changeSettings,
   learnChoice,

@@ -4,9 +4,11 @@
  * registry. There are no instants and no counters in its state, so that a test can walk all of it.
  */
 import { FRESH, type Invocation, type Moment, type PageRequest } from '../actions/action';
+import { WHILE_PLACING } from '../actions/list/placing';
 import type { Registry } from '../actions/registry';
-import { frontTarget, type Target } from '../actions/target';
+import { frontTarget, windowTarget, type Target } from '../actions/target';
 import type { KeyMap } from '../actions/views/key-map';
+import { isThereStill, laidDown, takersOf, type Carried } from '../carrying/carried';
 import type { Origin, Wish } from '../commands/commands';
 import type { Notice } from '../host/notice';
 import { adding, begun, following, obeyed, soughtIn, walkTarget } from '../index/at-the-index';
@@ -22,19 +24,37 @@ import {
   type KeyInput,
 } from '../keys/key-input';
 import { isUntoldDown, readModifiers } from '../keys/modifiers';
-import type { ApplicationId, Instant } from '../model/ids';
+import { has } from '../model/table';
+import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import { placedBy, type PlacingOrder } from '../placing/placing';
+import { placementOf, samePlacement } from '../placing/placement';
 import type { Neighbours } from '../search/keyboard';
+import {
+  layRequest,
+  obeyedInSurvey,
+  openedSurvey,
+  pointedAt,
+  sameChoice,
+  sameRequest,
+  SURVEY_HEAD,
+  withSheet,
+  type Sheeted,
+  type Survey,
+  type SurveyOrderOf,
+} from '../survey/survey';
+import { sheetOn } from '../survey/sheet';
 import { catalogueOf } from '../search/session-catalogue';
 import { allInside, candidatesInside, searchInside } from '../search/inside';
 import { search } from '../search/search';
 import { applicationOf } from '../slices/applications/selectors';
-import type { Session, SessionEvent } from '../session/session';
+import { isSeen, type Session, type SessionEvent } from '../session/session';
 import type { TitleMatching } from '../shortcuts/aim';
 import { recordedFrom } from '../shortcuts/recording';
 import { shortcutOf } from '../slices/shortcuts/selectors';
 import type { Digit, Thing } from '../slices/places/state';
 import { askingWindows } from '../slices/recency/selectors';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
+import { activeTab, windowOf } from '../slices/windows/selectors';
 import { advance, highlightedResult, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
 import {
   ORIGIN_OF,
@@ -75,10 +95,15 @@ export function transition(state: DeskState, input: DeskInput, context: DeskCont
 }
 
 /** What the keys act on now: the highlight, the place that is walked, or what is in front. */
-export function deskTarget({ switcher, walk }: DeskState, session: Session): Target | null {
+export function deskTarget({ survey, switcher, walk }: DeskState, session: Session): Target | null {
   if (switcher) return targetOf(switcher, session);
+  if (survey) return surveyTarget(survey, session);
   return walk ? walkTarget(session, walk) : frontTarget(session);
 }
+
+/** The highlight of the survey, unless it has gone just now. */
+const surveyTarget = ({ at }: Survey, session: Session): Target | null =>
+  at !== null && has(session.windows, at) ? windowTarget(session, at) : null;
 
 /** What moves the highlight by hand; what follows from an action is said with its outcome. */
 const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']>([
@@ -95,12 +120,18 @@ const MOVING: ReadonlySet<SwitcherInput['type']> = new Set<SwitcherInput['type']
   'out',
 ]);
 
+/** Whether an action is one of those that place the window that is lifted. */
+const isOfPlacing = ({ id }: { readonly id: string }): boolean =>
+  WHILE_PLACING.some((action) => action.id === id);
+
 /** What a run of presses is called by. */
 const runName = ({ action, argument }: Invocation): string => `${action} ${argument}`;
 
 /** One turn: the state so far, and the effects so far. */
 class Turn {
   readonly effects: Effect[] = [];
+  /** Whether the keys go to the foot line. */
+  #atFoot = false;
   /** What makes the person wish what is wished in this turn. */
   #origin: Origin = 'page';
 
@@ -136,6 +167,23 @@ class Turn {
         return this.#to({ dialog: input.dialog, recording: false, recorded: null });
       case 'record':
         return this.#to({ recording: input.on, recorded: null });
+      case 'surface':
+        this.#to({ surface: input.surface });
+        return this.#surveyAgain();
+      case 'laid-out':
+        return this.#laidOut(input.sheet);
+      case 'point-survey':
+        return this.#surveyTo(this.state.survey && pointedAt(this.state.survey, input.window));
+      case 'carry':
+        return this.#carry(input.what);
+      case 'lift':
+        return this.#lift(input.window, true);
+      case 'lay':
+        return this.#to({
+          placing: this.state.placing && { ...this.state.placing, placement: input.placement },
+        });
+      case 'let-lie':
+        return this.#acceptPlacing();
       case 'wished':
         return this.#submit({ wishes: input.wishes });
       case 'answered':
@@ -174,19 +222,22 @@ class Turn {
   // Keys, the pointer, and what they tell of the hold key.
 
   #key(arrived: ArrivedKey, at: Instant): void {
+    this.#atFoot = arrived.atFoot ?? false;
     const { down, input } = readModifiers(this.state.modifiers, arrived);
     this.#to({ modifiers: down, shifted: input.shift, unsure: false });
     this.#effect({ type: 'heard', input });
     this.#noticeHold(input);
     if (this.state.recording) return this.#record(input);
-    const { dialog, searching, switcher, taken, walk } = this.state;
+    const { dialog, placing, searching, survey, switcher, taken, walk } = this.state;
     const meaning = readKey(input, {
       switcher: dialog === null ? (switcher?.mode ?? 'closed') : 'closed',
-      typed: Boolean(switcher?.search),
+      typed: Boolean(switcher?.search ?? survey?.letters),
       caret: arrived.caret ?? null,
       taken: taken.includes(input.code),
       searching,
       walking: dialog === null && walk !== null,
+      placing: dialog === null && placing !== null,
+      surveying: dialog === null && survey !== null,
       settings: this.#session.settings,
       registry: this.context.registry,
       keys: this.context.keys,
@@ -243,7 +294,10 @@ class Turn {
   #pointer(did: PointerDeed, holdKeyDown: boolean): void {
     this.#to({ unsure: false, tapped: this.state.tapped && did === 'move' });
     if (did === 'press') this.#to({ run: null });
-    if (did === 'press' && this.state.dialog === null) this.#leaveIndex();
+    if (did === 'press' && this.state.dialog === null) {
+      this.#leaveIndex();
+      this.#acceptPlacing();
+    }
     if (!holdKeyDown && !isUntoldDown(this.state.modifiers, this.#holdKey)) this.#releaseMissed();
   }
 
@@ -297,6 +351,7 @@ class Turn {
 
   #invoke(invocation: Invocation, moment: Moment, target: Target | undefined, byPointer: boolean): void {
     const action = this.context.registry.action(invocation.action);
+    if (!isOfPlacing(action)) this.#acceptPlacing();
     if (action.passesOn && target === undefined) this.#advance({ type: 'pass-on' });
     const acts = target ?? deskTarget(this.state, this.#session);
     const offer = this.context.registry.deeds(this.#session, invocation, acts, moment);
@@ -305,14 +360,14 @@ class Turn {
     for (const deed of offer.does)
       if (deed.to === 'session') wishes.push(deed.wish);
       else if (deed.to === 'desk') this.#obey(deed.order, byPointer);
-      else this.#request(deed.request);
+      else this.#request(deed.request, acts);
     if (wishes.length === 0) return;
     this.#submit({ wishes, acted: { action, target: acts } });
   }
 
-  #request(request: PageRequest): void {
+  #request(request: PageRequest, on: Target | null): void {
     if (request.type === 'open-dialog') {
-      this.#to({ dialogOn: deskTarget(this.state, this.#session) });
+      this.#to({ dialogOn: on });
       if (this.state.switcher) this.#advance({ type: 'cancel' });
       this.#to({ dialog: request.dialog });
     } else this.#effect({ type: 'page', request });
@@ -356,10 +411,30 @@ class Turn {
         return this.#pressShortcut(order.id);
       case 'walk-index':
         return this.state.walk ? this.#leaveIndex() : this.#walkIndex();
+      case 'to-section':
+        return this.#toSection(order.by);
       case 'at-index':
         return this.#atIndex(order.order);
       case 'add-to-index':
         return this.#addToIndex();
+      case 'begin-placing':
+        if (this.state.switcher) this.#advance({ type: 'cancel' });
+        return this.#lift(order.window, false);
+      case 'placing':
+        return this.#place(order.order);
+      case 'survey':
+        return this.#survey(order.only);
+      case 'in-survey':
+        return this.#inSurvey(order.order);
+      case 'end-survey':
+        return this.#endSurvey(order.choose);
+      case 'everything-or-here':
+        if (!this.state.switcher) this.#stay();
+        return this.#advance({ type: 'everything-or-here' });
+      case 'carry': {
+        const what = this.#documentMeant(order.window);
+        return what === null ? this.#notice({ type: 'no-window-here' }) : this.#carry(what);
+      }
       case 'step-aside':
         return this.#advance({ type: 'cancel' });
     }
@@ -424,6 +499,15 @@ class Turn {
     this.#to({ walk, walkedTo: walk.at });
   }
 
+  #toSection(by: 1 | -1): void {
+    const sections = ['front', 'index', 'foot'] as const;
+    const at = this.#atFoot ? 2 : this.state.walk ? 1 : 0;
+    const to = sections[(at + by + sections.length) % sections.length];
+    if (to === 'index') return this.#walkIndex();
+    this.#leaveIndex();
+    if (to) this.#effect({ type: 'page', request: { type: 'keys-to', section: to } });
+  }
+
   #leaveIndex(): void {
     this.#to({ walk: null });
   }
@@ -464,6 +548,10 @@ class Turn {
   #sessionChanged(): void {
     this.#advance({ type: 'session-changed' });
     if (this.state.walk) this.#walkTo(following(this.#session, this.state.walk));
+    this.#surveyAgain();
+    const { carrying, placing } = this.state;
+    if (carrying && !isThereStill(this.#session, carrying)) this.#to({ carrying: null });
+    if (placing && !isSeen(this.#session, placing.window)) this.#to({ placing: null });
   }
 
   #hurry(): void {
@@ -475,6 +563,95 @@ class Turn {
     if (on === this.state.glancing) return;
     this.#to({ glancing: on });
     this.#say({ type: on ? 'bare-surface' : 'front' });
+  }
+
+  // The survey.
+
+  #survey(only: boolean): void {
+    if (this.state.survey) return this.#endSurvey(false);
+    const target = deskTarget(this.state, this.#session);
+    if (this.state.switcher) this.#advance({ type: 'cancel' });
+    this.#leaveIndex();
+    this.#surveyTo(openedSurvey(this.#session, only ? (target?.application ?? null) : null));
+    this.#surveyAgain();
+    this.#say({ type: 'survey' });
+  }
+
+  #surveyTo(survey: Survey | null): void {
+    if (survey === this.state.survey) return;
+    const moved = survey?.at !== this.state.survey?.at;
+    this.#to({ survey });
+    if (survey?.sheet && moved) this.#say({ type: 'survey' });
+  }
+
+  /** Lays out anew what is different by now. */
+  #surveyAgain(): void {
+    const { survey, surface } = this.state;
+    if (!survey) return;
+    const request = layRequest(this.#session, survey, surface);
+    const laid = survey.sheet;
+    const same =
+      laid !== null && sameRequest(request, laid.windows) && (laid.form !== 'pictures' || laid.laid);
+    if (!same) this.#effect({ type: 'lay-out', request });
+  }
+
+  /** What was laid out of windows that are others by now is of no use; something newer is on its way. */
+  #laidOut(sheet: Sheeted): void {
+    const { survey, surface } = this.state;
+    if (!survey || !sameRequest(layRequest(this.#session, survey, surface), sheet.windows)) return;
+    this.#surveyTo(withSheet(survey, sheet));
+  }
+
+  #inSurvey(order: SurveyOrderOf): void {
+    const { survey, surface } = this.state;
+    if (!survey) return;
+    const sheet = sheetOn({ width: surface.width, height: surface.height - SURVEY_HEAD });
+    const next = obeyedInSurvey(survey, order, this.#session, sheet);
+    this.#surveyTo(next);
+    // An arrow shows nothing else.
+    if (!sameChoice(survey, next)) this.#surveyAgain();
+  }
+
+  #endSurvey(choose: boolean): void {
+    const at = this.state.survey?.at ?? null;
+    this.#to({ survey: null });
+    if (choose && at !== null)
+      return this.#submit({ wishes: [{ type: 'bring-to-front', window: at, raiseAll: false }] });
+    this.#say({ type: 'front' });
+  }
+
+  // Placing a window.
+
+  /** What cannot be seen comes forward first. */
+  #lift(window: WindowId, byPointer: boolean): void {
+    this.#leaveIndex();
+    if (!byPointer && this.#session.front !== window)
+      this.#submit({ wishes: [{ type: 'bring-to-front', window, raiseAll: false }] });
+    this.#to({ placing: { window, placement: placementOf(windowOf(this.#session, window)), byPointer } });
+    if (!byPointer) this.#say({ type: 'placing' });
+  }
+
+  #place(order: PlacingOrder): void {
+    const { placing, surface } = this.state;
+    if (!placing) return;
+    if (order.do === 'accept') return this.#acceptPlacing();
+    if (order.do === 'revert') {
+      this.#to({ placing: null });
+      return this.#say({ type: 'front' });
+    }
+    this.#to({ placing: { ...placing, placement: placedBy(placing.placement, order, surface) } });
+    this.#say({ type: 'placing' });
+  }
+
+  /** What is seen stays so, however the placing ends: only reverting takes it back. */
+  #acceptPlacing(): void {
+    const { placing } = this.state;
+    if (!placing) return;
+    this.#to({ placing: null });
+    const { window, placement } = placing;
+    if (!isSeen(this.#session, window)) return;
+    if (samePlacement(windowOf(this.#session, window), placement)) return this.#say({ type: 'front' });
+    this.#submit({ wishes: [{ type: 'place-window', window, placement }] });
   }
 
   // The switcher.
@@ -500,10 +677,13 @@ class Turn {
     const before = this.state.switcher;
     const { switcher, choice } = advance(before, input, this.#session);
     this.#to({ switcher });
-    if (switcher !== null && before === null) this.#leaveIndex();
+    if (switcher !== null && before === null) {
+      this.#leaveIndex();
+      this.#to({ survey: null });
+    }
     if (switcher === null && before !== null) {
       this.#effect({ type: 'cancel', timer: 'show' });
-      this.#to({ shown: false });
+      this.#to({ shown: false, carrying: null });
     }
     if (this.state.shown && switcher !== before && MOVING.has(input.type)) this.#say({ type: 'highlight' });
     return choice;
@@ -514,6 +694,11 @@ class Turn {
   }
 
   #type(letters: string, at: Instant): void {
+    const { survey } = this.state;
+    if (survey && !this.state.switcher) {
+      this.#to({ survey: { ...survey, letters } });
+      return this.#surveyAgain();
+    }
     const { learned } = this.#session;
     const { neighbours, registry } = this.context;
     const searcher = { learned, neighbours, at };
@@ -534,7 +719,46 @@ class Turn {
     this.#advance({ type: 'into', inside, results: allInside(inside) });
   }
 
+  // Carrying a document.
+
+  #documentMeant(window: WindowId | null): Carried | null {
+    const { switcher } = this.state;
+    const subject = switcher && highlightedResult(switcher)?.candidate.subject;
+    if (subject?.kind === 'document') return { type: 'document', document: subject.document };
+    if (window === null) return null;
+    return { type: 'document', document: activeTab(windowOf(this.#session, window)).document };
+  }
+
+  /** The switcher says who opens it, and stays until it is laid down. */
+  #carry(what: Carried): void {
+    this.#advance({ type: 'cancel' });
+    this.#leaveIndex();
+    this.#to({ survey: null });
+    this.#stay();
+    this.#to({ carrying: what });
+    this.#say({ type: 'carrying' });
+  }
+
+  /** Whether what is carried was laid down, or could not be: then the switcher stays. */
+  #layDown(carried: Carried): boolean {
+    const target = deskTarget(this.state, this.#session);
+    if (!target) return false;
+    const { application } = target;
+    if (!takersOf(this.#session, carried).has(application)) {
+      this.#notice({ type: 'cannot-open', application });
+      return true;
+    }
+    const { switcher } = this.state;
+    const subject = switcher && highlightedResult(switcher)?.candidate.subject;
+    const leaf = subject ? subject.kind === 'window' : (switcher?.leaf ?? null) !== null;
+    this.#advance({ type: 'cancel' });
+    this.#submit({ wishes: [laidDown(carried, target, leaf)] });
+    return true;
+  }
+
   #commit(raiseAll: boolean): void {
+    const { carrying } = this.state;
+    if (carrying && this.#layDown(carrying)) return;
     const choice = this.#choice({ type: 'commit', raiseAll });
     if (!choice) return this.#say({ type: 'front' });
     const { learn, does } = choice;

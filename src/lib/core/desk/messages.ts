@@ -1,11 +1,15 @@
 /** What the desk is told, and what it asks for, as data. */
 import type { Action, DialogName, Invocation, Moment, PageRequest } from '../actions/action';
 import type { Target } from '../actions/target';
+import type { Carried } from '../carrying/carried';
 import type { Origin, Wish } from '../commands/commands';
 import type { Notice, Refusal } from '../host/notice';
 import type { ArrivedKey, KeyInput } from '../keys/key-input';
+import type { Extent } from '../model/geometry';
 import type { ApplicationId, Instant, WindowId } from '../model/ids';
+import type { Placement } from '../placing/placement';
 import type { Session, SessionEvent } from '../session/session';
+import type { LayRequest, Sheeted } from '../survey/survey';
 import type { Timer } from './state';
 
 /** Everything that the desk is told. */
@@ -28,12 +32,23 @@ export type DeskInput =
       readonly target?: Target;
       readonly moment?: Moment;
     }
+  /** Something is taken up, to be carried to a program. */
+  | { readonly type: 'carry'; readonly what: Carried }
   | { readonly type: 'dialog'; readonly dialog: DialogName | null }
   /** From now on the next combination is recorded, or no more. */
   | { readonly type: 'record'; readonly on: boolean }
   | { readonly type: 'wished'; readonly wishes: readonly Wish[] }
   /** A question or an offer was answered. */
   | { readonly type: 'answered'; readonly wish: Wish }
+  /** What was asked for was laid out. */
+  | { readonly type: 'laid-out'; readonly sheet: Sheeted }
+  | { readonly type: 'point-survey'; readonly window: WindowId }
+  /** How large the surface is now. */
+  | { readonly type: 'surface'; readonly surface: Extent }
+  /** The pointer moves or sizes a window: takes it up, lays it somewhere, and lets it go. */
+  | { readonly type: 'lift'; readonly window: WindowId }
+  | { readonly type: 'lay'; readonly placement: Placement }
+  | { readonly type: 'let-lie' }
   | { readonly type: 'session-changed' }
   /** Something came of what was asked for earlier, and could not be foreseen. */
   | { readonly type: 'happened'; readonly before: Session; readonly events: readonly SessionEvent[] }
@@ -52,6 +67,8 @@ export type PointerDeed = 'move' | 'press' | 'press-index' | 'scroll';
 export const ORIGIN_OF: Readonly<Partial<Record<DeskInput['type'], Origin>>> = {
   key: 'key',
   pointer: 'pointer',
+  'let-lie': 'pointer',
+  carry: 'pointer',
   invoked: 'pointer',
 };
 
@@ -87,6 +104,12 @@ export type Saying =
   | { readonly type: 'bare-surface' }
   /** Where the walk through the index is. */
   | { readonly type: 'place' }
+  /** Where the highlight of the survey is. */
+  | { readonly type: 'survey' }
+  /** Where the window that is placed lies. */
+  | { readonly type: 'placing' }
+  /** What is carried, and where the highlight is. */
+  | { readonly type: 'carrying' }
   | { readonly type: 'notice'; readonly notice: Notice }
   | { readonly type: 'refusal'; readonly refusal: Refusal }
   /** What came of a wish, and where the highlight or the front went with it. */
@@ -100,6 +123,8 @@ export type Saying =
 /** Everything that the desk asks of who drives it. */
 export type Effect =
   | { readonly type: 'submit'; readonly submission: Submission }
+  /** Windows have to be laid out, which may take a while. */
+  | { readonly type: 'lay-out'; readonly request: LayRequest }
   | { readonly type: 'page'; readonly request: Exclude<PageRequest, { type: 'open-dialog' }> }
   | { readonly type: 'say'; readonly saying: Saying }
   | { readonly type: 'schedule'; readonly timer: Timer }

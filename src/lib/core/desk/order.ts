@@ -1,3 +1,6 @@
+import type { WindowId } from '../model/ids';
+import type { PlacingOrder } from '../placing/placing';
+import type { SurveyOrderOf } from '../survey/survey';
 import type { Digit } from '../slices/places/state';
 
 /** The steps of the highlight. */
@@ -35,6 +38,20 @@ export type DeskOrder =
   | { readonly type: 'at-index'; readonly order: IndexOrder }
   /** Puts what the keys act on at the first empty place of the index. */
   | { readonly type: 'add-to-index' }
+  /** A window is moved and sized by keys from here on. */
+  | { readonly type: 'begin-placing'; readonly window: WindowId }
+  | { readonly type: 'placing'; readonly order: PlacingOrder }
+  /** All windows at once, or those of the front application; the same again leaves. */
+  | { readonly type: 'survey'; readonly only: boolean }
+  | { readonly type: 'in-survey'; readonly order: SurveyOrderOf }
+  /** Brings the highlighted window of the survey forward, or leaves it as everything was. */
+  | { readonly type: 'end-survey'; readonly choose: boolean }
+  /** The switcher shows everything, or only what is on this workspace. */
+  | { readonly type: 'everything-or-here' }
+  /** Takes up the document that is highlighted or in front, to carry it to a program. */
+  | { readonly type: 'carry'; readonly window: WindowId | null }
+  /** The keys go to the next section of the page, or the one before: front window, index, foot line. */
+  | { readonly type: 'to-section'; readonly by: 1 | -1 }
   /** Closes the switcher without a word, because what else is done speaks for itself. */
   | { readonly type: 'step-aside' };
 

@@ -42,6 +42,10 @@ export interface Surroundings {
   readonly searching: boolean;
   /** True while the index is walked. */
   readonly walking: boolean;
+  /** True while a window is placed. */
+  readonly placing: boolean;
+  /** True while the survey is open. */
+  readonly surveying: boolean;
   readonly settings: Settings;
   readonly registry: Registry;
   readonly keys: KeyMap;
@@ -65,10 +69,29 @@ function meaningOf(input: KeyInput, around: Surroundings): KeyMeaning | null {
 
 function withoutHoldKey(input: KeyInput, around: Surroundings): KeyMeaning | null {
   const modifiers = modifiersOf(input);
+  if (around.placing) return whilePlacing(input, around, modifiers);
+  if (around.surveying) return invoked(input, inSurvey(around), around, modifiers);
   const scopes: readonly Scope[] = around.walking ? ['index'] : inSwitcher(around);
   const meaning = invoked(input, [...scopes, 'anywhere'], around, modifiers);
   if (meaning || !around.walking || modifiers.length > 0) return meaning;
   return [...input.key].length === 1 ? { type: 'seek', letter: input.key } : null;
+}
+
+/** What is typed filters: only a space before anything else does not. */
+const inSurvey = ({ typed }: Surroundings): readonly Scope[] => [
+  ...(typed ? [] : (['survey-bare'] as const)),
+  'survey',
+  'anywhere',
+];
+
+/** What is typed goes nowhere; what other keys are held with may still be the browser's. */
+function whilePlacing(
+  input: KeyInput,
+  around: Surroundings,
+  modifiers: readonly ChordModifier[],
+): KeyMeaning | null {
+  const meaning = invoked(input, ['placing', 'anywhere'], around, modifiers);
+  return meaning ?? (modifiers.length === 0 ? { type: 'swallow' } : null);
 }
 
 /** It comes up when the last of the keys that are the hold key does. */
@@ -87,6 +110,14 @@ function ofRelease({ code, key }: KeyInput, { keys, registry, taken }: Surroundi
 function whileHeld(input: KeyInput, around: Surroundings): KeyMeaning | null {
   const open = around.switcher !== 'closed';
   if (around.searching && open) return intoSearch(input, around);
+  // The hold key may be down still from what began it.
+  const scopes: readonly Scope[] = around.placing
+    ? ['placing']
+    : around.surveying
+      ? ['survey-held', 'survey', 'held']
+      : [];
+  const inMode = scopes.length > 0 ? invoked(input, scopes, around) : null;
+  if (inMode || around.surveying) return inMode ?? { type: 'swallow' };
   return invoked(input, ['held', ...inSwitcher(around)], around) ?? (open ? { type: 'swallow' } : null);
 }
 

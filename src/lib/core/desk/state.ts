@@ -1,6 +1,11 @@
 /** What the desk remembers between two inputs. It reads no clock and counts nothing. */
 import type { DialogName } from '../actions/action';
 import type { Target } from '../actions/target';
+import type { Carried } from '../carrying/carried';
+import type { Extent } from '../model/geometry';
+import { COMMON_SURFACE } from '../placing/placement';
+import type { Placing } from '../placing/placing';
+import type { Survey } from '../survey/survey';
 import type { Run } from '../index/run';
 import type { Walk } from '../index/walk';
 import { NONE_DOWN, type ModifiersDown } from '../keys/modifiers';
@@ -34,6 +39,14 @@ export interface DeskState {
   readonly walk: Walk | null;
   /** The place where the last walk ended. */
   readonly walkedTo: number | null;
+  /** The window that is moved or sized just now. */
+  readonly placing: Placing | null;
+  /** What is carried to a program while the switcher stays open; null while nothing is. */
+  readonly carrying: Carried | null;
+  /** The survey; null while nobody looks at it. */
+  readonly survey: Survey | null;
+  /** How large the surface is. */
+  readonly surface: Extent;
   /** Whether the next combination is recorded instead of doing anything. */
   readonly recording: boolean;
   /** The combination that was recorded last, or why it cannot be chosen. */
@@ -64,6 +77,10 @@ export const AT_REST: DeskState = {
   run: null,
   walk: null,
   walkedTo: null,
+  placing: null,
+  carrying: null,
+  survey: null,
+  surface: COMMON_SURFACE,
   recording: false,
   recorded: null,
   dialog: null,

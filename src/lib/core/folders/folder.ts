@@ -13,6 +13,10 @@ export const idsInFolder = (text: string): DocumentId[] =>
     .map((line) => line.trim())
     .filter(Boolean);
 
+/** The text of a folder with one document more, at its end; the same if it is in there. */
+export const withItem = (text: string, document: DocumentId): string =>
+  idsInFolder(text).includes(document) ? text : [...idsInFolder(text), document].join('\n');
+
 /** What is in a folder, in its order; what is not there any more is left out. Null for what is no folder. */
 export function folderItems(session: DocumentsState, id: DocumentId): AppDocument[] | null {
   const folder = find(session.documents, id);

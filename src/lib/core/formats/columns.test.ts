@@ -7,7 +7,7 @@ import { byColumns, fromColumns, type Json } from './columns';
 /** Values in which lists of records are common, some of them with the field names that mean something here. */
 const json = fc.letrec<{ value: Json; record: Json }>((tie) => ({
   record: fc.dictionary(
-    fc.constantFrom('id', 'columns', 'fields', 'lengths', 'plain', 'items', 'x'),
+    fc.constantFrom('id', 'columns', 'fields', 'lengths', 'shapes', 'groups', 'plain', 'items', 'x'),
     tie('value'),
     {
       maxKeys: 3,
@@ -39,6 +39,24 @@ describe('records by columns', () => {
   it('come back in the order of their fields', () => {
     const session = trip(busySession() as unknown as Json);
     expect(JSON.stringify(fromColumns(trip(byColumns(session))))).toBe(JSON.stringify(session));
+  });
+
+  it('of a few kinds come back in their order, each kind by columns', () => {
+    const list: Json[] = [{ x: 1 }, { x: 2, on: 3 }, { x: 4 }, { x: 5, on: 6 }];
+    expect(byColumns(list)).toEqual({
+      shapes: [0, 1, 0, 1],
+      groups: [
+        { fields: ['x'], columns: [[1, 4]] },
+        {
+          fields: ['x', 'on'],
+          columns: [
+            [2, 5],
+            [3, 6],
+          ],
+        },
+      ],
+    });
+    expect(fromColumns(trip(byColumns(list)))).toEqual(list);
   });
 
   it('name their fields once', () => {

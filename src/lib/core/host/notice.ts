@@ -41,6 +41,8 @@ export type Notice =
   | { readonly type: 'only-window'; readonly application: ApplicationId }
   | { readonly type: 'nothing-to-forget' }
   | { readonly type: 'nothing-to-close'; readonly application: ApplicationId }
+  /** It does not open documents of that kind. */
+  | { readonly type: 'cannot-open'; readonly application: ApplicationId }
   | { readonly type: 'not-running'; readonly application: ApplicationId }
   /** The draft of a document is offered in a window, and nothing is written to it until that is answered. */
   | { readonly type: 'draft-waits'; readonly document: DocumentId }
@@ -49,6 +51,22 @@ export type Notice =
   /** The session has as many windows, or as much text, as it can hold. */
   | { readonly type: 'too-many-windows' }
   | { readonly type: 'too-many-documents' }
+  | { readonly type: 'too-many-tabs' }
+  | { readonly type: 'too-many-workspaces' }
+  /** Another workspace is called so. */
+  | { readonly type: 'name-taken' }
+  /** It is the only one, and something has to be shown. */
+  | { readonly type: 'only-workspace' }
+  /** The window has one tab only. */
+  | { readonly type: 'only-tab' }
+  /** There is no tab with that number. */
+  | { readonly type: 'no-such-tab'; readonly count: number }
+  /** Its application has no other window that tabs could go to. */
+  | { readonly type: 'no-window-to-join'; readonly application: ApplicationId }
+  /** It takes two windows that can be seen to put them side by side. */
+  | { readonly type: 'nothing-to-pair' }
+  /** No workspace was shown before this one. */
+  | { readonly type: 'no-workspace-before' }
   /** There is nothing in that result that could be searched. */
   | { readonly type: 'nothing-inside' }
   | { readonly type: 'session-full' };

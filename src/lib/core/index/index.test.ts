@@ -105,6 +105,25 @@ describe('walking', () => {
     expect(at(key(person, 'F6'))).toBe('2');
   });
 
+  it('is one of three sections that F6 goes through: window, index, foot line, and with Shift the other way', () => {
+    const person = walker(harbour());
+    key(person, 'Escape');
+    const sections = () =>
+      person.effects.flatMap((effect) =>
+        effect.type === 'page' && effect.request.type === 'keys-to' ? [effect.request.section] : [],
+      );
+    expect(at(key(person, 'F6'))).not.toBeNull();
+    expect([at(key(person, 'F6')), sections()]).toEqual([null, ['foot']]);
+    person.key({ code: 'F6', key: 'F6', atFoot: true });
+    expect([at(person), sections()]).toEqual([null, ['foot', 'front']]);
+    person.key({ code: 'F6', key: 'F6', shift: true });
+    expect(sections()).toEqual(['foot', 'front', 'foot']);
+    person.key({ code: 'F6', key: 'F6', shift: true, atFoot: true });
+    expect(at(person)).not.toBeNull();
+    person.key({ code: 'F6', key: 'F6', shift: true });
+    expect([at(person), sections()]).toEqual([null, ['foot', 'front', 'foot', 'front']]);
+  });
+
   it('goes round with fresh presses and stops with a repeat; empty places are passed over', () => {
     const person = walker(withPlaces(harbour(), null, 'a', null, 'b'));
     expect(at(person)).toBe('2');

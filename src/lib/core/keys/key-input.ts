@@ -23,6 +23,8 @@ export interface ArrivedKey {
   readonly composing: boolean;
   /** Where the caret of the line stands that it goes to; absent within it, and where there is no line. */
   readonly caret?: Caret;
+  /** Whether it goes to the foot line; absent for no. */
+  readonly atFoot?: boolean;
 }
 
 /** A key event once `readModifiers` has read it: its modifiers are those after the event. */

@@ -20,6 +20,8 @@ function asked(keys: string, holdKey: Settings['holdKey'] = 'Alt') {
     taken: false,
     searching: false,
     walking: false,
+    placing: false,
+    surveying: false,
     settings: { holdKey, holding: true, theme: 'system' },
     ...AROUND,
   };

@@ -2,7 +2,7 @@
 import type { Group, Invocation } from '../actions/action';
 import type { Registry } from '../actions/registry';
 import { frontTarget, type Target } from '../actions/target';
-import type { ApplicationId, DocumentId, WindowId } from '../model/ids';
+import type { ApplicationId, DocumentId, TabId, WindowId } from '../model/ids';
 import { find, has } from '../model/table';
 import type { Session } from '../session/session';
 import { applicationOf } from '../slices/applications/selectors';
@@ -10,18 +10,25 @@ import type { Application } from '../slices/applications/state';
 import { documentOf } from '../slices/documents/selectors';
 import type { AppDocument } from '../slices/documents/state';
 import { activeTab, titleOf } from '../slices/windows/selectors';
-import type { AppWindow } from '../slices/windows/state';
+import type { AppWindow, Tab } from '../slices/windows/state';
 import { standingOfLoneWindow } from '../switcher/standing';
 import { standingText } from '../switcher/standing-text';
 
 /** What can be found. */
-export const CANDIDATE_KINDS = ['window', 'application', 'document', 'command'] as const;
+export const CANDIDATE_KINDS = ['window', 'tab', 'application', 'document', 'command'] as const;
 /** One of the kinds. */
 export type CandidateKind = (typeof CANDIDATE_KINDS)[number];
 
 /** What a candidate is, and what choosing it is about. */
 export type Subject =
   | { readonly kind: 'window'; readonly window: WindowId; readonly application: ApplicationId }
+  /** A tab that its window does not show just now. */
+  | {
+      readonly kind: 'tab';
+      readonly window: WindowId;
+      readonly tab: TabId;
+      readonly application: ApplicationId;
+    }
   | { readonly kind: 'application'; readonly application: ApplicationId }
   | { readonly kind: 'document'; readonly document: DocumentId; readonly application: ApplicationId }
   /** `firm`: it ends or puts away something, so it must be meant. */
@@ -46,16 +53,15 @@ export interface Candidate {
   readonly title: string;
   /** What stands beside the title and is searched too: the application's name, for windows and documents. */
   readonly detail: string;
-  /** What else it is found by: other names of a command, other tabs and states of a window. */
+  /** What else it is found by: other names of a command, states of a window. */
   readonly also: readonly string[];
 }
 
-/** A window as it can be found: by its title, its application, its other tabs, its document, and how it stands. */
+/** A window as it can be found: by its title, its application, its document, and how it stands. */
 export function windowCandidate(session: Session, window: AppWindow): Candidate {
   const { id, application } = window;
   const { document } = activeTab(window);
   const title = titleOf(window);
-  const others = window.tabs.filter((tab) => tab.id !== window.activeTab).map((tab) => tab.title);
   const name = documentOf(session, document).title;
   return {
     key: `window:${id}`,
@@ -63,13 +69,27 @@ export function windowCandidate(session: Session, window: AppWindow): Candidate 
     subject: { kind: 'window', window: id, application },
     title,
     detail: applicationOf(session, application).name,
-    also: [
-      ...others,
-      ...(name === title ? [] : [name]),
-      ...standingOfLoneWindow(session, id).map(standingText),
-    ],
+    also: [...(name === title ? [] : [name]), ...standingOfLoneWindow(session, id).map(standingText)],
   };
 }
+
+/** The tabs that a window does not show just now. */
+export const otherTabs = ({ tabs, activeTab: shown }: AppWindow): Tab[] =>
+  tabs.filter(({ id }) => id !== shown);
+
+/** A tab as it can be found; the one that its window shows is found as that. */
+export const tabCandidate = (
+  session: Session,
+  { id: window, application }: AppWindow,
+  { id, title, document }: Tab,
+): Candidate => ({
+  key: `tab:${window}:${id}`,
+  learnedAs: `document:${document}`,
+  subject: { kind: 'tab', window, tab: id, application },
+  title,
+  detail: applicationOf(session, application).name,
+  also: [],
+});
 
 /** An application as it can be found. */
 export const applicationCandidate = ({ id, name }: Application): Candidate => ({
@@ -112,6 +132,10 @@ export function isThere(session: Session, { subject }: Candidate): boolean {
   switch (subject.kind) {
     case 'window':
       return has(session.windows, subject.window);
+    case 'tab': {
+      const window = find(session.windows, subject.window);
+      return window !== undefined && otherTabs(window).some(({ id }) => id === subject.tab);
+    }
     case 'application':
       return has(session.applications, subject.application);
     case 'document':

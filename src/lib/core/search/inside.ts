@@ -7,7 +7,14 @@ import type { Session } from '../session/session';
 import { applicationOf } from '../slices/applications/selectors';
 import type { AppDocument } from '../slices/documents/state';
 import { shows } from '../slices/windows/selectors';
-import { documentCandidate, windowCandidate, type Candidate, type Subject } from './candidates';
+import {
+  documentCandidate,
+  otherTabs,
+  tabCandidate,
+  windowCandidate,
+  type Candidate,
+  type Subject,
+} from './candidates';
 import { Catalogue } from './catalogue';
 import type { Found } from './matches';
 import { search, type Searcher } from './search';
@@ -32,7 +39,10 @@ function insideApplication(session: Session, registry: Registry, target: Target)
       return { key, learnedAs: key, subject, title: short, detail: name, also: [title, ...synonyms] };
     });
   return [
-    ...windows.map((window) => windowCandidate(session, window)),
+    ...windows.flatMap((window) => [
+      windowCandidate(session, window),
+      ...otherTabs(window).map((tab) => tabCandidate(session, window, tab)),
+    ]),
     ...documents.map((document) => documentCandidate(session, document)),
     ...commands,
   ];

@@ -41,7 +41,9 @@ const MEANT: readonly (readonly [title: string, letters: string])[] = [
   ['Roster', 'rostr|rosetr'],
   ['Week 48', '48|wk48'],
   ['Notice 14 draft', 'notice|drft'],
-  ['Reply about harbour dues', 'dues|reply harbor|rahd|letters reply'],
+  ['Reply about harbour dues', 'reply harbor|rahd|letters reply'],
+  // A tab that its window does not show just now.
+  ['Harbour dues', 'dues|harbour dues|byelaws dues'],
   ['To Bell of Orra — water', 'bell|ora|orra'],
   ['Inbox', 'inbx'],
   ['Wind', 'hidden|wi'],

@@ -103,7 +103,7 @@ describe('the catalogue of a session', () => {
     expect(asked).toEqual({ windows: 1, actions: 1 });
   });
 
-  it('finds a window by its other tabs, by its document, and by how it stands', () => {
+  it('finds a window by its document and by how it stands, and each tab that it does not show', () => {
     const { session } = personAt('a: a1 a2 | b: b1*');
     const [window, ...others] = session.windows;
     if (!window) throw new Error('There are no windows.');
@@ -112,7 +112,7 @@ describe('the catalogue of a session', () => {
     const changed: Session = { ...session, windows: [{ ...window, tabs: retitled }, ...others] };
     const first = (letters: string) =>
       search(catalogueOf(changed, REGISTRY), letters, NEWCOMER)[0]?.candidate.key;
-    expect(first('dredg')).toBe(`window:${window.id}`);
+    expect(first('dredg')).toBe(`tab:${window.id}:t-more`);
     expect(first('a1')).toBe(`window:${window.id}`);
     expect(first('unsaved')).toBe('window:b1');
     expect(first('b unsav')).toBe('window:b1');

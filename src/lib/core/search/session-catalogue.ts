@@ -11,6 +11,8 @@ import {
   applicationCandidate,
   commandsOf,
   documentCandidate,
+  otherTabs,
+  tabCandidate,
   windowCandidate,
   type Candidate,
 } from './candidates';
@@ -39,6 +41,7 @@ function sessionCatalogue(registry: Registry): SessionCatalogue {
 class SessionCatalogue {
   readonly #catalogue = new Catalogue();
   readonly #windows = new Group(this.#catalogue);
+  readonly #tabs = new Group(this.#catalogue);
   readonly #applications = new Group(this.#catalogue);
   readonly #documents = new Group(this.#catalogue);
   readonly #commands = new Group(this.#catalogue);
@@ -64,6 +67,7 @@ class SessionCatalogue {
 
   followThings(session: Session): void {
     this.#followWindows(session);
+    this.#followTabs(session);
     this.#followApplications(session);
     this.#followDocuments(session);
   }
@@ -89,6 +93,24 @@ class SessionCatalogue {
           };
         }),
     );
+  }
+
+  /** A tab comes where its window does in the order of recent use. */
+  #followTabs(session: Session): void {
+    const { applications, recent, windows } = session;
+    this.#tabs.follow([applications, recent.windows, windows], () => {
+      const tabbed = windows.filter(({ tabs }) => tabs.length > 1);
+      if (tabbed.length === 0) return [];
+      const positions = positionsIn(recent.windows);
+      return tabbed.flatMap((window) =>
+        otherTabs(window).map((tab) => ({
+          id: `${window.id} ${tab.id}`,
+          position: positions.get(window.id),
+          madeOf: [tab, window.application, applicationOf(session, window.application).name],
+          make: () => tabCandidate(session, window, tab),
+        })),
+      );
+    });
   }
 
   #followApplications(session: Session): void {

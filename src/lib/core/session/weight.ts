@@ -18,7 +18,8 @@ const COMMA = 1;
 const LONGEST_INSTANT = '2026-11-24T06:12:00.000Z';
 const LONGEST_PLACE = { x: -20_000, y: -20_000, width: 20_000, height: 20_000 };
 const LONGEST_STATE = { minimised: false, seen: false, offeringDraft: false } as const;
-const LONGEST_QUESTION = { goal: 'close', dropping: false } as const;
+const LONGEST_SURFACE = { width: 20_000, height: 20_000 };
+const LONGEST_PART = 'right-two-thirds';
 const LONGEST_FLAGS = { running: false, hidden: false, answering: false, quitting: false } as const;
 
 /** A session's weight in bytes. */
@@ -34,6 +35,13 @@ export function weightOf(session: Session): number {
   );
 }
 
+/** With the longest question there can be: about the tab with the longest id. */
+function longestState({ tabs }: AppWindow) {
+  const tab = tabs.reduce((longest, { id }) => (id.length > longest.length ? id : longest), '');
+  const asking = { goal: 'close', dropping: false, tab } as const;
+  return { geometry: LONGEST_PLACE, on: LONGEST_SURFACE, part: LONGEST_PART, asking };
+}
+
 /** Names of the lists, format, version, and room for longer settings and another front window. */
 const HEAD = 1_000;
 
@@ -45,7 +53,7 @@ const applicationsWeight = summed(
 );
 const windowsWeight = summed(
   (window: AppWindow) =>
-    bytesOf({ ...window, ...LONGEST_STATE, geometry: LONGEST_PLACE, asking: LONGEST_QUESTION }) +
+    bytesOf({ ...window, ...LONGEST_STATE, ...longestState(window) }) +
     COMMA +
     useWeight(window.id) +
     bytesOf(window.id) +

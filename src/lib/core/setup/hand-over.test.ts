@@ -57,7 +57,7 @@ describe('a set-up document', () => {
     const person = new Person(HERE);
     person.wish({
       type: 'put-shortcut',
-      shortcut: shortcut('s1', 'KeyL', { application: 'b', title: '^b' }),
+      shortcut: shortcut('s1', 'Quote', { application: 'b', title: '^b' }),
     });
     person.wish({ type: 'put-shortcut', shortcut: shortcut('s2', 'KeyK', { window: 'a1' }) });
     person.wish(changingGuest(page('p', 'https://p.example/')));
@@ -72,7 +72,7 @@ describe('a set-up document', () => {
     const person = new Person({ ...HERE, places: HERE.places.with(5, { document: 'd-b' }) });
     person.wish({
       type: 'put-shortcut',
-      shortcut: shortcut('s1', 'KeyL', { application: 'b', title: null }),
+      shortcut: shortcut('s1', 'Quote', { application: 'b', title: null }),
     });
     person.wish({ type: 'set-key', key: { action: 'sweep', argument: null, chord: chord('F9') } });
     person.wish(changingGuest(page('p', 'https://p.example/')));
@@ -80,7 +80,7 @@ describe('a set-up document', () => {
     person.wish(changingGuest({ ...page('foo', ''), name: 'Foo', kind: 'desktop-entry', text: entry }));
     const items = itemsOf(person.session, setupDocument(person.session), registry);
     expect(items.map(({ part, state }) => `${part} ${state}`)).toEqual([
-      ...Array.from({ length: 5 }, () => 'setting same'),
+      ...Array.from({ length: 7 }, () => 'setting same'),
       'application same',
       'application same',
       ...Array.from({ length: 10 }, () => 'place same'),
@@ -95,7 +95,7 @@ describe('a set-up document', () => {
       session,
       {
         ...setupDocument(session),
-        shortcuts: [shortcut('s1', 'KeyK', { application: 'b', title: null })],
+        shortcuts: [shortcut('s1', 'BracketLeft', { application: 'b', title: null })],
         keys: [{ action: 'sweep', argument: null, chord: null }],
         applications: [
           { ...page('elsewhere', ''), name: 'Foo', kind: 'desktop-entry', text: `${entry}Comment=x\n` },
@@ -145,7 +145,7 @@ describe('what would change', () => {
     const names = [{ thing: { document: 'x' }, name: 'b1' }];
     const document = documentWith({
       places: HERE.places.with(8, { document: 'x' }).with(9, { document: 'y' }),
-      shortcuts: [shortcut('s1', 'KeyL', { application: 'crane', title: null })],
+      shortcuts: [shortcut('s1', 'Quote', { application: 'crane', title: null })],
       names,
     });
     const items = itemsOf(HERE, document, registry);
@@ -191,7 +191,7 @@ describe('taking over', () => {
   const document = documentWith({
     settings: { holdKey: 'Alt', holding: false, theme: 'night' },
     places: ['b', 'a', 'q', ...HERE.places.slice(3)],
-    shortcuts: [shortcut('s1', 'KeyL', { application: 'q', title: null })],
+    shortcuts: [shortcut('s1', 'Quote', { application: 'q', title: null })],
     keys: [{ action: 'sweep', argument: null, chord: chord('F9') }],
     applications: [page('q', 'https://q.example/')],
   });
@@ -219,7 +219,7 @@ describe('taking over', () => {
     const mine = new Person(HERE);
     mine.wish({
       type: 'put-shortcut',
-      shortcut: shortcut('mine', 'KeyL', { application: 'a', title: null }),
+      shortcut: shortcut('mine', 'Quote', { application: 'a', title: null }),
     });
     const person = taking(document, mine.session);
     expect(person.session.shortcuts.map(({ id }) => id)).toEqual(['s1']);
@@ -229,20 +229,20 @@ describe('taking over', () => {
 
   it('of a shortcut that only moves here, nothing goes; a key that is taken over leaves who had it', () => {
     const mine = new Person(HERE);
-    mine.wish({ type: 'put-shortcut', shortcut: shortcut('s1', 'KeyL', { application: 'a', title: null }) });
+    mine.wish({ type: 'put-shortcut', shortcut: shortcut('s1', 'Quote', { application: 'a', title: null }) });
     mine.wish({ type: 'put-shortcut', shortcut: shortcut('s2', 'KeyK', { application: 'b', title: null }) });
     const swapped = documentWith({
       shortcuts: [
-        shortcut('s1', 'KeyK', { application: 'a', title: null }),
-        shortcut('s2', 'KeyL', { application: 'b', title: null }),
+        shortcut('s1', 'BracketLeft', { application: 'a', title: null }),
+        shortcut('s2', 'Quote', { application: 'b', title: null }),
       ],
     });
     const person = taking(swapped, mine.session);
     expect(person.session.shortcuts.map(({ id, chord: { code } }) => [id, code])).toEqual([
-      ['s1', 'KeyK'],
-      ['s2', 'KeyL'],
+      ['s1', 'BracketLeft'],
+      ['s2', 'Quote'],
     ]);
-    const keys = [{ action: 'sweep', argument: null, chord: chord('KeyL') }];
+    const keys = [{ action: 'sweep', argument: null, chord: chord('Quote') }];
     const other = taking(documentWith({ keys }), mine.session);
     expect(other.session.shortcuts.map(({ id }) => id)).toEqual(['s2']);
     expect(itemIn(itemsOf(mine.session, documentWith({ keys }), registry), 'key sweep ').collides).toEqual({
@@ -334,7 +334,7 @@ describe('an application that was added', () => {
     person.wish({ type: 'put-in-index', thing: { document: 'p' }, digit: '5' });
     person.wish({
       type: 'put-shortcut',
-      shortcut: shortcut('s1', 'KeyL', { application: 'p', title: null }),
+      shortcut: shortcut('s1', 'Quote', { application: 'p', title: null }),
     });
     person.wish({ type: 'switch-to-application', application: 'p' });
     person.wish({ type: 'close', window: person.session.front ?? '' });
@@ -388,22 +388,22 @@ describe('a change that does not fit is refused, and changes nothing', () => {
     [
       'a shortcut to what is not there',
       /'s' goes to what there is not/,
-      { shortcuts: [{ shortcut: 's', to: shortcut('s', 'KeyL', { application: 'z', title: null }) }] },
+      { shortcuts: [{ shortcut: 's', to: shortcut('s', 'Quote', { application: 'z', title: null }) }] },
     ],
     [
       'a shortcut to a window that is not there',
       /'s' goes to what there is not/,
-      { shortcuts: [{ shortcut: 's', to: shortcut('s', 'KeyL', { window: 'z' }) }] },
+      { shortcuts: [{ shortcut: 's', to: shortcut('s', 'Quote', { window: 'z' }) }] },
     ],
     [
       'a shortcut under another id',
       /cannot become another one/,
-      { shortcuts: [{ shortcut: 's', to: shortcut('t', 'KeyL', { window: 'a1' }) }] },
+      { shortcuts: [{ shortcut: 's', to: shortcut('t', 'Quote', { window: 'a1' }) }] },
     ],
     [
       'one combination twice',
       /A combination would have two/,
-      { shortcuts: ['s', 't'].map((id) => ({ shortcut: id, to: shortcut(id, 'KeyL', { window: 'a1' }) })) },
+      { shortcuts: ['s', 't'].map((id) => ({ shortcut: id, to: shortcut(id, 'Quote', { window: 'a1' }) })) },
     ],
     [
       'too many',

@@ -10,7 +10,14 @@ import { find, has } from '../model/table';
 import type { Session } from '../session/session';
 import { sameThing, thingAt } from '../slices/places/selectors';
 import { DIGITS, type Digit, type Thing } from '../slices/places/state';
-import { blockOf, holdKeyOf, indexStanceOf, type Settings } from '../slices/settings/state';
+import {
+  blockOf,
+  holdKeyOf,
+  edgesOf,
+  indexStanceOf,
+  switcherScopeOf,
+  type Settings,
+} from '../slices/settings/state';
 import { guestOf, guestsOf } from '../slices/setup/selectors';
 import type { Guest, SetupChange } from '../slices/setup/state';
 import { ownKeyOf, shortcutOf } from '../slices/shortcuts/selectors';
@@ -88,6 +95,8 @@ const wholeSettings = (settings: Settings): Required<Settings> => ({
   holdKey: holdKeyOf(settings),
   index: indexStanceOf(settings),
   block: blockOf(settings),
+  switcherShows: switcherScopeOf(settings),
+  edges: edgesOf(settings),
 });
 
 /** What guests become here, by their ids in the document: those that are here already keep their ids. */

@@ -5,8 +5,8 @@ import type { Shortcut } from '../slices/shortcuts/state';
 import { windowOf } from '../slices/windows/selectors';
 
 /**
- * What a further press of a shortcut does once one of its windows is in front, where it does not go on to the next: it hides
- * them, or goes back to where one was. Null if there is nowhere to go back to.
+ * What a further press of a shortcut does once one of its windows is in front, where it does not go on to the next: it shows the
+ * next tab, hides them, or goes back to where one was. Null where there is nothing to go on or back to.
  */
 export function awayFrom(
   session: Session,
@@ -14,6 +14,13 @@ export function awayFrom(
   windows: readonly WindowId[],
 ): Wish | null {
   const { front } = session;
+  if (further === 'next-tab') {
+    if (front === null) return null;
+    const { tabs, activeTab } = windowOf(session, front);
+    const next = tabs[(tabs.findIndex(({ id }) => id === activeTab) + 1) % tabs.length];
+    if (!next || tabs.length === 1) return null;
+    return { type: 'go-to-tab', window: front, tab: next.id, inFront: false };
+  }
   if (further === 'hide') {
     const whole = 'application' in aim && aim.title === null;
     if (whole) return { type: 'hide', application: aim.application };

@@ -91,14 +91,14 @@ describe('who uses a combination', () => {
     expect(by(chord('KeyZ'))).toEqual(['key-fold']);
     expect(by(chord('F1', { hold: false }))).toEqual(['key-fold']);
     expect(usersOf(chord('KeyZ'), around(), { action: 'minimise', argument: null })).toEqual([]);
-    expect(by(chord('KeyL'))).toEqual([]);
+    expect(by(chord('Quote'))).toEqual([]);
   });
 
   it('programs, desktops (common practice), and what did not arrive on this machine', () => {
     expect(by(control('KeyS'))).toEqual(['program']);
     expect(by(chord('Tab'))).toEqual(['desktop']);
-    expect(by(chord('KeyL'), { holdKey: 'Meta' })).toEqual(['desktop']);
-    expect(by(chord('KeyL'), { missed: new Set(['Alt+KeyL']) })).toEqual(['this-machine']);
+    expect(by(chord('KeyL'), { holdKey: 'Meta' })).toEqual(['key-fold', 'desktop']);
+    expect(by(chord('Quote'), { missed: new Set(['Alt+Quote']) })).toEqual(['this-machine']);
   });
 
   it('the browser, as it was measured: a tab keeps some, a window of its own hardly any', () => {
@@ -132,8 +132,10 @@ describe('the measured reach', () => {
       if (scope !== 'held' && scope !== 'anywhere') continue;
       const code = 'code' in at ? at.code : at.key;
       const one: Chord = { code, shift: shift === true, hold: scope === 'held', modifiers };
+      // The menu key was not measured; Shift+F10, which does the same, was.
+      const measured = code === 'ContextMenu' ? null : true;
       for (const site of SITES)
-        expect([chordText(one), arrives(one, 'Alt', site)]).toEqual([chordText(one), true]);
+        expect([chordText(one), arrives(one, 'Alt', site)]).toEqual([chordText(one), measured]);
     }
   });
 });
@@ -157,19 +159,19 @@ describe('free combinations', () => {
     expect(free.every((one) => usersOf(one, around()).length === 0)).toBe(true);
     const efforts = free.map(effortOf);
     expect(efforts).toEqual(efforts.toSorted((a, b) => a - b));
-    expect(free.slice(0, 4).map(({ code }) => code)).toEqual(['KeyJ', 'KeyK', 'KeyL', 'Semicolon']);
+    expect(free.slice(0, 2).map(({ code }) => code)).toEqual(['Quote', 'KeyE']);
     expect(free.some(({ code }) => code === 'IntlBackslash')).toBe(false);
   });
 
   it('are others as soon as one is used', () => {
     const shortcut = {
       id: 's',
-      chord: chord('KeyJ'),
+      chord: chord('Quote'),
       aim: { window: 'a1' },
       opens: true,
       further: 'back',
     } as const;
     const { session } = personAt('a: a1').wish({ type: 'put-shortcut', shortcut });
-    expect(freeChords(around({ keys: aroundOf(session).keys }), 1)[0]?.code).toBe('KeyK');
+    expect(freeChords(around({ keys: aroundOf(session).keys }), 1)[0]?.code).toBe('KeyE');
   });
 });

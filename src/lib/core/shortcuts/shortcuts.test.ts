@@ -6,6 +6,7 @@ import type { Chord } from '../keys/chord';
 import { find } from '../model/table';
 import type { Session } from '../session/session';
 import type { Aim, Shortcut } from '../slices/shortcuts/state';
+import { windowOf } from '../slices/windows/selectors';
 import { titlePattern } from './title-pattern';
 
 const F8: Chord = { code: 'F8', shift: false, hold: false, modifiers: [] };
@@ -113,6 +114,27 @@ describe('a shortcut in ink', () => {
     f8(f8(one));
     expect(find(one.session.windows, 'Q')?.minimised).toBe(true);
     expect(find(one.session.applications, 'p')?.hidden).toBe(false);
+  });
+
+  it('pressed again shows the next tab of the window in front, and round; of a window with one it says so', () => {
+    const person = having(
+      'x: X | p: P',
+      shortcutTo({ application: 'p', title: null }, { further: 'next-tab' }),
+    );
+    person
+      .wish({ type: 'open-tab', window: 'P', document: 'd-p' })
+      .wish({ type: 'go-to-tab', window: 'P', tab: 't-P', inFront: false });
+    const shown = () =>
+      windowOf(person.session, 'P').tabs.findIndex(
+        ({ id }) => id === windowOf(person.session, 'P').activeTab,
+      );
+    expect([person.session.front, shown()]).toEqual(['P', 0]);
+    f8(person);
+    expect(shown()).toBe(1);
+    f8(person);
+    expect(shown()).toBe(0);
+    const one = having('x: X | p: P', shortcutTo({ application: 'p', title: null }, { further: 'next-tab' }));
+    expect(f8(f8(one)).notices).toEqual([{ type: 'only-window', application: 'p' }]);
   });
 
   it('with nothing to go back to says so', () => {

@@ -187,12 +187,19 @@ describe('the weight of a session', () => {
   const heaviest = (line: string): Session => {
     const session = sessionOf(line);
     const flags = { running: false, hidden: false, answering: false, quitting: false };
-    const state = { minimised: false, seen: false, offeringDraft: false, asking: closing };
+    const state = { minimised: false, seen: false, offeringDraft: false };
+    const largest = { on: { width: 20_000, height: 20_000 }, part: 'right-two-thirds' } as const;
     const geometry = { x: -20_000, y: -20_000, width: 20_000, height: 20_000 };
     return {
       ...session,
       applications: session.applications.map((one) => ({ ...one, ...flags })),
-      windows: session.windows.map((one) => ({ ...one, ...state, geometry })),
+      windows: session.windows.map((one) => ({
+        ...one,
+        ...state,
+        ...largest,
+        geometry,
+        asking: { ...closing, tab: one.activeTab },
+      })),
     };
   };
 

@@ -16,6 +16,7 @@ import type { Session } from '../session/session';
 import { applicationOf } from '../slices/applications/selectors';
 import { frontApplication } from '../slices/front/selectors';
 import { windowsByApplication } from '../slices/recency/selectors';
+import { switcherScopeOf, type SwitcherScope } from '../slices/settings/state';
 import { isAsking, windowOf, windowToChoose } from '../slices/windows/selectors';
 
 /** One application's row, with its windows as leaves in the order that was frozen at opening. */
@@ -26,7 +27,11 @@ export interface FoldRow {
 
 /** The open switcher. A value: advancing gives a new one, or the same if nothing changed. */
 export interface Switcher {
+  /** Everything that runs, as it was frozen. */
+  readonly all: readonly FoldRow[];
+  /** What of it is shown: all, or what is on this workspace. */
   readonly rows: readonly FoldRow[];
+  readonly shows: SwitcherScope;
   /** The index of the unfolded row; -1 only while there are no rows. */
   readonly row: number;
   /** The leaf chosen by hand in the unfolded row; null while the row speaks for its best window. */
@@ -61,6 +66,8 @@ export interface Level {
 /** What the switcher reacts to. */
 export type SwitcherInput =
   | { readonly type: 'open'; readonly by: Step | null; readonly mode: 'holding' | 'staying' }
+  /** Everything instead of what is here alone, or the other way round. */
+  | { readonly type: 'everything-or-here' }
   | { readonly type: 'step'; readonly step: Step; readonly repeat: boolean }
   /** To the first or last row, or several rows on, stopping at the ends. */
   | { readonly type: 'jump'; readonly rows: number }
@@ -115,6 +122,8 @@ export function advance(switcher: Switcher | null, input: SwitcherInput, session
       return still(goneInto(switcher, input.inside, input.results));
     case 'out':
       return still(goneOut(switcher, session));
+    case 'everything-or-here':
+      return still(showing(switcher, switcher.shows === 'here' ? 'everything' : 'here', session));
     case 'stay':
       return still(switcher.mode === 'staying' ? switcher : { ...switcher, mode: 'staying' });
     case 'step':
@@ -192,13 +201,15 @@ export function highlightedLeaf(switcher: Switcher, session: Session): WindowId 
 /** Rule 6. */
 function opened(session: Session, by: Step | null, mode: 'holding' | 'staying'): Switcher {
   const windows = windowsByApplication(session);
-  const rows = session.recent.applications.map(({ id: application }) => ({
+  const all = session.recent.applications.map(({ id: application }) => ({
     application,
     leaves: windows.get(application) ?? [],
   }));
+  const shows = switcherScopeOf(session.settings);
+  const rows = shownOf(all, shows, session);
   const somethingInFront = session.front !== null;
   const row = rows.length > 0 ? 0 : -1;
-  const first: Switcher = { rows, row, leaf: null, mode, search: null, putAway: false };
+  const first: Switcher = { all, rows, shows, row, leaf: null, mode, search: null, putAway: false };
   switch (by) {
     case null:
       return first;
@@ -214,6 +225,41 @@ function opened(session: Session, by: Step | null, mode: 'holding' | 'staying'):
       return atLeaf(atRow(first, front), leaf);
     }
   }
+}
+
+/** The rows that are shown. What has no window anywhere is as much here as elsewhere. */
+function shownOf(all: readonly FoldRow[], shows: SwitcherScope, session: Session): readonly FoldRow[] {
+  if (shows === 'everything') return all;
+  const isHere = (id: WindowId) => windowOf(session, id).workspace === session.workspace;
+  return all.flatMap((row) => {
+    const leaves = row.leaves.filter(isHere);
+    if (leaves.length === row.leaves.length) return [row];
+    return leaves.length > 0 ? [{ ...row, leaves }] : [];
+  });
+}
+
+/** How many windows are on each of the other workspaces that have any, in the order of the workspaces. */
+export const windowsElsewhere = (
+  { all }: Switcher,
+  session: Session,
+): { readonly name: string; readonly windows: number }[] =>
+  session.workspaces.flatMap(({ id, name }) => {
+    if (id === session.workspace) return [];
+    const there = all.flatMap(({ leaves }) =>
+      leaves.filter((leaf) => windowOf(session, leaf).workspace === id),
+    );
+    return there.length > 0 ? [{ name, windows: there.length }] : [];
+  });
+
+/** The highlight stays on its row and its leaf, as far as those are shown. */
+function showing(switcher: Switcher, shows: SwitcherScope, session: Session): Switcher {
+  const rows = shownOf(switcher.all, shows, session);
+  const now = unfoldedRow(switcher);
+  const at = rows.findIndex(({ application }) => application === now?.application);
+  const row = at >= 0 ? at : Math.min(Math.max(switcher.row, 0), rows.length - 1);
+  const { leaf } = switcher;
+  const stays = leaf !== null && rows[row]?.leaves.includes(leaf) === true;
+  return { ...switcher, shows, rows, row, leaf: stays ? leaf : null, putAway: false };
 }
 
 /** Rule 7: a fresh press wraps at the ends, a repeat stops there. */
@@ -316,13 +362,15 @@ function followingLesson(found: Found, { learned }: Session): Found {
 /** Rule 5: what ended disappears, what started is added at the end, the highlight stays on its place. */
 function following(switcher: Switcher, session: Session): Switcher {
   const windows = windowsByApplication(session);
-  const kept = switcher.rows.filter((row) => windows.has(row.application));
-  const listed = new Set(kept.map((row) => row.application));
-  const started = idsOf(session.recent.applications).filter((application) => !listed.has(application));
-  const rows = [
+  const kept = switcher.all.filter((row) => windows.has(row.application));
+  const known = new Set(kept.map((row) => row.application));
+  const started = idsOf(session.recent.applications).filter((application) => !known.has(application));
+  const all = [
     ...kept.map((row) => withLeaves(row, windows.get(row.application) ?? [])),
     ...started.map((application) => ({ application, leaves: windows.get(application) ?? [] })),
   ];
+  const rows = shownOf(all, switcher.shows, session);
+  const listed = new Set(rows.map((row) => row.application));
   const unfolded = unfoldedRow(switcher);
   const survives = unfolded !== undefined && listed.has(unfolded.application);
   const above = switcher.rows
@@ -331,7 +379,7 @@ function following(switcher: Switcher, session: Session): Switcher {
   const row = rows.length === 0 ? -1 : Math.min(above.length, rows.length - 1);
   const leaf = survives ? leafAfter(unfolded, rows[row], switcher.leaf) : null;
   const search = switcher.search && followingResults(switcher.search, session);
-  return { ...switcher, rows, row, leaf, search };
+  return { ...switcher, all, rows, row, leaf, search };
 }
 
 function withLeaves(row: FoldRow, now: readonly WindowId[]): FoldRow {
@@ -387,6 +435,8 @@ function choosing(subject: Subject, raiseAll: boolean): Choice['does'] {
   switch (subject.kind) {
     case 'window':
       return { wish: { type: 'bring-to-front', window: subject.window, raiseAll } };
+    case 'tab':
+      return { wish: { type: 'go-to-tab', window: subject.window, tab: subject.tab, inFront: true } };
     case 'application':
       return { wish: { type: 'switch-to-application', application: subject.application } };
     case 'document':
@@ -403,6 +453,7 @@ export function targetOf(switcher: Switcher, session: Session): Target | null {
     return row ? { application: row.application, window: highlightedLeaf(switcher, session) } : null;
   }
   const subject = highlightedResult(switcher)?.candidate.subject;
-  if (subject?.kind === 'window') return { application: subject.application, window: subject.window };
+  if (subject?.kind === 'window' || subject?.kind === 'tab')
+    return { application: subject.application, window: subject.window };
   return subject?.kind === 'application' ? applicationTarget(session, subject.application) : null;
 }

@@ -1,8 +1,9 @@
 /** The rules for commands, made of the fields that each kind of command declares. */
-import { IsBoolean, IsIn, IsString } from 'class-validator';
+import { IsBoolean, IsIn, IsInt, IsString, Max, Min } from 'class-validator';
 import type { Field, FieldKind } from '../../core/commands/command';
 import { COMMANDS } from '../../core/commands/commands';
-import { GeometryInput } from './geometry-input';
+import { MOST_TABS } from '../../core/model/limits';
+import { PlacementInput } from './geometry-input';
 import { IsOne, type ClassConstructor } from './nested';
 import { OwnKeyInput, ShortcutInput } from './shortcut-input';
 import { PassInput } from './pass-input';
@@ -22,14 +23,17 @@ const RULES: Readonly<Record<FieldKind, () => readonly PropertyDecorator[]>> = {
   application: () => [IsId()],
   document: () => [IsId()],
   tab: () => [IsId()],
+  workspace: () => [IsId()],
   entry: () => [OrNull(), IsTitle()],
   text: () => [IsText()],
   title: () => [IsTitle()],
+  kind: () => [IsId()],
   letters: () => [IsLetters()],
   choice: () => [IsTitle()],
   choices: () => [OrNull(), IsTitle()],
   flag: () => [IsBoolean()],
-  geometry: () => [IsOne(() => GeometryInput)],
+  placement: () => [IsOne(() => PlacementInput)],
+  count: () => [IsInt(), Min(0), Max(MOST_TABS)],
   settings: () => [IsOne(() => SettingsInput)],
   thing: () => [IsThing()],
   pass: () => [OrNull(), IsOne(() => PassInput)],

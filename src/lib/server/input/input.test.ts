@@ -56,12 +56,16 @@ describe('a batch', () => {
     ['commands.1.at', INSTANT, batch(sweep({ id: uuid(1) }), sweep({ id: uuid(1), at: 7 }))],
     ['commands.0.extra', UNKNOWN, batch(sweep({ extra: 1 }))],
     [
-      'commands.0.geometry.width',
+      'commands.0.placement.geometry.width',
       'width must not be less than 120',
-      one({ type: 'place-window', window: 'w', geometry: { x: 0, y: 0, width: 1, height: 99 } }),
+      one({
+        type: 'place-window',
+        window: 'w',
+        placement: { geometry: { x: 0, y: 0, width: 1, height: 99 } },
+      }),
     ],
-    ['commands.0.geometry', OBJECT, one({ type: 'place-window', window: 'w', geometry: null })],
-    ['commands.0.geometry', OBJECT, one({ type: 'place-window', window: 'w', geometry: [] })],
+    ['commands.0.placement', OBJECT, one({ type: 'place-window', window: 'w', placement: null })],
+    ['commands.0.placement', OBJECT, one({ type: 'place-window', window: 'w', placement: [] })],
     ['commands.0.settings', OBJECT, one({ type: 'change-settings', settings: [] })],
     [
       'commands.0.settings.holdKey',
@@ -151,7 +155,7 @@ describe('a session document', () => {
     ['windows.0.tabs', 'tabs must contain at least 1 elements', withFirst({ tabs: [] })],
     [
       'windows.0.asking.goal',
-      'goal must be one of the following values: close, quit',
+      'goal must be one of the following values: close, quit, tab',
       withFirst({ asking: { goal: 'x', dropping: false } }),
     ],
     ['windows.0.geometry', OBJECT, withFirst({ geometry: [] })],

@@ -28,10 +28,11 @@ import {
 } from '../../core/model/limits';
 import { DIGITS, type Thing } from '../../core/slices/places/state';
 import { weightOf } from '../../core/session/weight';
+import { CLOSING_GOALS, type ClosingGoal } from '../../core/slices/windows/state';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
 import { summary } from './summary';
 import { problemsWith } from './check';
-import { GeometryInput } from './geometry-input';
+import { PlacementInput } from './geometry-input';
 import { IsListOf, IsOne } from './nested';
 import { IfSent, ArePlaces, IsId, IsIdList, IsInstant, IsMonogram, IsText, IsTitle, OrNull } from './rules';
 import { OwnKeyInput, patternProblems, ShortcutInput } from './shortcut-input';
@@ -53,6 +54,7 @@ class ApplicationInput {
   @IsBoolean() resident!: boolean;
   @IsBoolean() quitsWithLastWindow!: boolean;
   @IsBoolean() quitting!: boolean;
+  @IfSent() @IsIdList() opens?: string[];
   @IsId() home!: string;
 }
 
@@ -78,14 +80,14 @@ class TabInput {
 }
 
 class ClosingQuestionInput {
-  @IsIn(['close', 'quit']) goal!: 'close' | 'quit';
+  @IsIn(CLOSING_GOALS) goal!: ClosingGoal;
   @IsBoolean() dropping!: boolean;
+  @IfSent() @IsId() tab?: string;
 }
 
-class WindowInput {
+class WindowInput extends PlacementInput {
   @IsId() id!: string;
   @IsId() application!: string;
-  @IsOne(() => GeometryInput) geometry!: GeometryInput;
   @IsBoolean() minimised!: boolean;
   @IsId() workspace!: string;
   @IsListOf(() => TabInput, { least: 1, most: MOST_TABS })

@@ -4,6 +4,10 @@ import {
   HOLD_KEYS,
   BLOCKS,
   type Block,
+  EDGES,
+  type Edges,
+  SWITCHER_SCOPES,
+  type SwitcherScope,
   INDEX_STANCES,
   THEMES,
   type HoldKey,
@@ -19,4 +23,6 @@ export class SettingsInput implements Settings {
   @IsIn(THEMES) theme!: Theme;
   @IfSent() @IsIn(INDEX_STANCES) index?: IndexStance;
   @IfSent() @IsIn(BLOCKS) block?: Block;
+  @IfSent() @IsIn(SWITCHER_SCOPES) switcherShows?: SwitcherScope;
+  @IfSent() @IsIn(EDGES) edges?: Edges;
 }

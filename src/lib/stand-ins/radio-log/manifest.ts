@@ -1,7 +1,7 @@
 import type { Manifest } from '../manifest';
 import { radioLog, withPause } from './radio-log';
 
-/** A log that grows by itself: CSV with the columns time, from and message. */
+/** A log that grows by itself: CSV with the columns Time, From and Message, and Marked where something was. */
 export const radioLogProgram: Manifest = {
   kind: 'radio-log',
   name: 'Radio',

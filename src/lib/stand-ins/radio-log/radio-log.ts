@@ -1,5 +1,5 @@
 /** A radio log: what was written down, and what is heard since, until it is paused. Pure: the hour is passed in. */
-import { csvParseRows } from 'd3-dsv';
+import { csvFormatRows, csvParseRows } from 'd3-dsv';
 
 /** One call. */
 export interface Call {
@@ -7,6 +7,8 @@ export interface Call {
   readonly time: string;
   readonly from: string;
   readonly message: string;
+  /** Whether somebody marked it, to find it again. */
+  readonly marked: boolean;
 }
 
 /** A log as its text has it. */
@@ -16,20 +18,25 @@ export interface RadioLog {
   readonly paused: Date | null;
 }
 
-const HEADER = 'Time,From,Message';
+const HEADER = ['Time', 'From', 'Message'];
+/** A fourth column, where something was marked. */
+const MARKED = 'Marked';
+const MARK = 'x';
 const PAUSED = '# paused ';
 
 /** The log in a text; null if it is none. */
 export function radioLog(text: string): RadioLog | null {
   const [first = '', ...rest] = text.trim().split('\n');
   const isPaused = first.startsWith(PAUSED);
-  const [header, ...lines] = isPaused ? rest : [first, ...rest];
+  const [header = [], ...rows] = csvParseRows((isPaused ? rest : [first, ...rest]).join('\n'));
   const paused = isPaused ? new Date(first.slice(PAUSED.length)) : null;
-  if (header !== HEADER || Number.isNaN(paused?.getTime())) return null;
-  const written = csvParseRows(lines.join('\n')).map(([time = '', from = '', message = '']) => ({
+  const isLog = HEADER.every((name, column) => header[column] === name);
+  if (!isLog || Number.isNaN(paused?.getTime())) return null;
+  const written = rows.map(([time = '', from = '', message = '', marked = '']) => ({
     time,
     from,
     message,
+    marked: marked !== '',
   }));
   return { written, paused };
 }
@@ -39,6 +46,33 @@ export function withPause(text: string, at: Date | null): string {
   const log = text.trim();
   const plain = log.startsWith(PAUSED) ? log.slice(log.indexOf('\n') + 1) : log;
   return at === null ? plain : `${PAUSED}${at.toISOString()}\n${plain}`;
+}
+
+/** Whether two are the same call. */
+export const sameCall = (a: Call, b: Call): boolean =>
+  a.time === b.time && a.from === b.from && a.message === b.message;
+
+/** The text of the log with a call marked, or not any more. One that was only heard is written down with its mark. */
+export function withMark(text: string, call: Call, marked: boolean): string {
+  const log = radioLog(text);
+  if (!log) return text;
+  const known = log.written.some((one) => sameCall(one, call));
+  const calls = known ? log.written : [...log.written, call];
+  const rows = calls.map((one) => {
+    const isMarked = sameCall(one, call) ? marked : one.marked;
+    return [one.time, one.from, one.message, isMarked ? MARK : ''];
+  });
+  return withPause(csvFormatRows([[...HEADER, MARKED], ...rows]), log.paused);
+}
+
+/**
+ * All there is to see at an instant: what was written down, then what was heard since; the newest last. What was heard
+ * and written down for its mark stays where it was heard.
+ */
+export function callsOf(channel: string, { written, paused }: RadioLog, now: Date): Call[] {
+  const heard = heardUntil(channel, now, paused);
+  const before = written.filter((call) => !heard.some((one) => sameCall(one, call)));
+  return [...before, ...heard.map((call) => written.find((one) => sameCall(one, call)) ?? call)];
 }
 
 /** How often somebody calls, in ms. */
@@ -66,7 +100,7 @@ export function heardUntil(channel: string, now: Date, paused: Date | null): Cal
   const calls: Call[] = [];
   for (let slot = Math.ceil((now.getTime() - KEPT_MS) / EVERY_MS); slot * EVERY_MS <= until; slot += 1) {
     const [from, message] = HEARD[(slot * 7 + seed + (slot >> 3)) % HEARD.length] as (typeof HEARD)[number];
-    calls.push({ time: clockOf(new Date(slot * EVERY_MS)), from, message });
+    calls.push({ time: clockOf(new Date(slot * EVERY_MS)), from, message, marked: false });
   }
   return calls;
 }

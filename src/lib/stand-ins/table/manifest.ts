@@ -1,20 +1,22 @@
-import { csvParseRows } from 'd3-dsv';
 import type { Manifest } from '../manifest';
+import { rowsOf, rowsText } from './rows';
 
 /** CSV (RFC 4180) with a header. */
 export const table: Manifest = {
   kind: 'table',
   name: 'Table',
   problem: () => null,
+  writes: true,
+  keys: [
+    { code: 'KeyS', what: 'saves the table' },
+    { code: 'KeyF', what: 'filters its rows' },
+  ],
   actions: [
     {
       id: 'count-rows',
       title: 'Count the rows',
       synonyms: ['how many rows', 'lines'],
-      run: (text) => {
-        const count = Math.max(0, csvParseRows(text).length - 1);
-        return count === 1 ? '1 row' : `${count} rows`;
-      },
+      run: (text) => rowsText(rowsOf(text).body.length),
     },
   ],
 };

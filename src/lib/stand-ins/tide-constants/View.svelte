@@ -1,76 +1,63 @@
 <script lang="ts">
-  import type { PreviewProps } from '../view';
-  import { line } from 'd3-shape';
-  import { constituentsFrom, tideCurve, turnings, type Height } from './tide';
+  import Strip from '../Strip.svelte';
+  import { TIDE_TEXTS } from '../texts';
+  import type { ViewProps } from '../view';
+  import { clockOf, dayOf } from './clock';
+  import Curve from './Curve.svelte';
+  import { lookedAt } from './look';
+  import { constituentsFrom, heightAt, meanLevel, nextWaters } from './tide';
 
-  let { document, text, day }: PreviewProps = $props();
+  /** The tide, with an instant one looks at: now, until a key leads it elsewhere. */
+  let { document, text, day }: ViewProps = $props();
 
-  const WIDTH = 600;
-  const HEIGHT = 300;
-  const MARGIN = { top: 26, right: 14, bottom: 26, left: 36 };
-  const HOURS = 24;
-  const HOUR_MARKS = [0, 6, 12, 18, 24];
-  const METRE_MARKS = [0, 2, 4, 6];
-  /** Half the width of a label at a turning of the tide. */
-  const LABEL_REACH = 42;
+  const constituents = $derived(constituentsFrom(text));
+  let led = $state<number | null>(null);
+  const at = $derived(led ?? day.getTime());
+  let fromMean = $state(false);
 
-  const HIGHEST = 6;
-  const x = (hour: number) => MARGIN.left + (hour / HOURS) * (WIDTH - MARGIN.left - MARGIN.right);
-  const y = (metres: number) =>
-    HEIGHT - MARGIN.bottom - (metres / HIGHEST) * (HEIGHT - MARGIN.top - MARGIN.bottom);
-  const path = line<Height>(
-    (point) => x(point.hour),
-    (point) => y(point.height),
+  const datum = $derived(fromMean ? meanLevel(constituents) : 0);
+  const metres = (height: number) => `${(height - datum).toFixed(1)} m`;
+  const waters = $derived(nextWaters(constituents, at));
+  const says = $derived(
+    [
+      `${dayOf(at)} ${clockOf(at)}`,
+      TIDE_TEXTS.height(metres(heightAt(constituents, at)), waters[0]?.high ?? false),
+      ...waters.map(({ high, instant, height }) => TIDE_TEXTS.water(high, clockOf(instant), metres(height))),
+    ].join(' · '),
   );
 
-  /** Where a label at an hour is centred so that it stays clear of the edges. */
-  const labelX = (hour: number) =>
-    Math.min(Math.max(x(hour), MARGIN.left + LABEL_REACH), WIDTH - LABEL_REACH);
-
-  const midnight = $derived(new Date(day).setHours(0, 0, 0, 0));
-  const curve = $derived(tideCurve(constituentsFrom(text), midnight, HOURS));
-  const waters = $derived(turnings(curve));
-  const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
-  const clock = (hour: number) => time.format(new Date(midnight + hour * 3_600_000));
-  const summary = $derived(
-    waters
-      .map(
-        ({ high, hour, height }) => `${high ? 'high' : 'low'} water ${clock(hour)}, ${height.toFixed(1)} m`,
-      )
-      .join('; '),
-  );
+  function key(event: KeyboardEvent) {
+    if (event.ctrlKey || event.altKey || event.metaKey) return;
+    if (event.key === 'Home') led = null;
+    else if (event.key.toLowerCase() === 'd') fromMean = !fromMean;
+    else {
+      const to = lookedAt(constituents, at, event.key);
+      if (to === null) return;
+      led = to;
+    }
+    event.preventDefault();
+  }
 </script>
 
-<svg
-  viewBox="0 0 {WIDTH} {HEIGHT}"
-  class="block size-full"
-  role="img"
-  aria-label="Tide at {document.title}: {summary}"
->
-  {#each METRE_MARKS as metre (metre)}
-    <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(metre)} y2={y(metre)} class="stroke-line-soft" />
-    <text x={MARGIN.left - 6} y={y(metre) + 4} text-anchor="end" class="fill-ink-soft font-mono text-[12px]"
-      >{metre} m</text
+<div class="flex size-full flex-col">
+  <div
+    role="slider"
+    tabindex="0"
+    data-takes-focus
+    aria-label={TIDE_TEXTS.cursor(document.title)}
+    aria-valuenow={at}
+    aria-valuetext={says}
+    class="min-h-0 flex-1 -outline-offset-2"
+    onkeydown={key}
+  >
+    <Curve {document} {text} {day} {at} {fromMean} />
+  </div>
+  <Strip {says}>
+    <button type="button" class="strip-button" aria-pressed={fromMean} onclick={() => (fromMean = !fromMean)}
+      >{fromMean ? TIDE_TEXTS.mean : TIDE_TEXTS.chart}</button
     >
-  {/each}
-  {#each HOUR_MARKS as hour (hour)}
-    <text
-      x={x(hour)}
-      y={HEIGHT - 8}
-      text-anchor={hour === HOURS ? 'end' : 'middle'}
-      class="fill-ink-soft font-mono text-[12px]">{hour}:00</text
-    >
-  {/each}
-  <path d={path(curve)} fill="none" stroke-width="2.5" class="stroke-tide" />
-  {#each waters as { hour, height, high } (hour)}
-    <circle cx={x(hour)} cy={y(height)} r="3.5" class="fill-tide" />
-    <text
-      x={labelX(hour)}
-      y={y(height) + (high ? -9 : 19)}
-      text-anchor="middle"
-      class="fill-ink text-[12.5px]"
-    >
-      {clock(hour)} · {height.toFixed(1)} m
-    </text>
-  {/each}
-</svg>
+    {#if led !== null}
+      <button type="button" class="strip-button" onclick={() => (led = null)}>{TIDE_TEXTS.now}</button>
+    {/if}
+  </Strip>
+</div>

@@ -8,12 +8,14 @@
   const DIALOGS: Readonly<Record<DialogName, () => Promise<{ default: Component }>>> = {
     settings: () => import('../settings/SettingsDialog.svelte'),
     keys: () => import('../keys/KeysDialog.svelte'),
+    workspaces: () => import('../workspaces/WorkspacesDialog.svelte'),
     shortcuts: () => import('../shortcuts/ShortcutsDialog.svelte'),
     'reach-check': () => import('../shortcuts/ReachCheckDialog.svelte'),
     'key-sheet': () => import('../sheet/KeySheetDialog.svelte'),
     guests: () => import('../guests/GuestsDialog.svelte'),
     'hand-over': () => import('../setup/HandOverDialog.svelte'),
     'place-menu': () => import('../index/PlaceMenu.svelte'),
+    menu: () => import('../menu/WindowMenu.svelte'),
   };
   /** Long after the page is there, in ms, and before anybody has opened anything. */
   const LATER_MS = 1_500;
@@ -37,7 +39,10 @@
   });
 
   $effect(() => {
-    if (desk.dialog !== null && !loaded[desk.dialog]) void loadNow(desk.dialog);
+    if (desk.dialog === null || loaded[desk.dialog]) return;
+    // What is pressed until it is there must not reach the text that has the keys.
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+    void loadNow(desk.dialog);
   });
 
   async function loadNow(name: DialogName) {

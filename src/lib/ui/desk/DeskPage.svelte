@@ -9,6 +9,7 @@
   import FirstMinutes from '../first/FirstMinutes.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Surface from '../surface/Surface.svelte';
+  import Survey from '../survey/Survey.svelte';
   import Switcher from '../switcher/Switcher.svelte';
   import { applyTheme } from '../theme/theme';
   import { Desk, provideDesk } from './desk.svelte';
@@ -30,11 +31,25 @@
     if (!target?.closest('section, input, [role=dialog], [data-place]')) event.preventDefault();
   }
 
+  const bringsFiles = ({ dataTransfer }: DragEvent) => dataTransfer?.types.includes('Files') ?? false;
+
+  function admitFiles(event: DragEvent) {
+    if (bringsFiles(event)) event.preventDefault();
+  }
+
+  /** A file that is dropped is taken up, not shown by the browser in place of this page. */
+  function dropped(event: DragEvent) {
+    if (!bringsFiles(event)) return;
+    event.preventDefault();
+    const file = event.dataTransfer?.files[0];
+    if (file) void desk.carryFile(file);
+  }
+
   onMount(() => {
     const endings = [desk.link.open(), followKeyboard(), followOwnWindow()];
     const clock = setInterval(() => (now = new Date()), CLOCK_MS);
     return () => {
-      desk.pages.leave();
+      desk.leave();
       for (const end of endings) end();
       clearInterval(clock);
     };
@@ -59,6 +74,8 @@
   onpointermovecapture={desk.onPointer}
   onpointerdowncapture={desk.onPointer}
   onwheelcapture={desk.onPointer}
+  ondragover={admitFiles}
+  ondrop={dropped}
   onblur={desk.onBlur}
   onpagehide={desk.onBlur}
 />
@@ -72,6 +89,9 @@
 >
   <div class="relative flex min-h-0 flex-1">
     <Surface day={now} />
+    {#if desk.survey?.sheet}
+      <Survey survey={desk.survey} sheet={desk.survey.sheet} {now} />
+    {/if}
     <Index />
   </div>
   {#if desk.switcher && desk.shown}

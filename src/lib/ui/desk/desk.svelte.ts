@@ -10,7 +10,11 @@ import { deskTarget } from '../../core/desk/desk';
 import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/state';
 import type { DeskInput, Effect, Outcome, PointerDeed, Submission, Saying } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';
+import { fileCarried, takersOf, type Carried } from '../../core/carrying/carried';
+import type { Extent } from '../../core/model/geometry';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
+import { MOST_COMMANDS } from '../../core/model/limits';
+import type { Placement } from '../../core/placing/placement';
 import { neighboursOn } from '../../core/search/keyboard';
 import { folderItems } from '../../core/folders/folder';
 import { applicationOf } from '../../core/slices/applications/selectors';
@@ -32,6 +36,7 @@ import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress, framePage } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
 import { SessionLink } from '../../client/session-link.svelte';
+import { SurveyLayouts } from '../../client/survey-layouts';
 import { TitlePatterns } from '../../client/title-patterns';
 import type { Chord } from '../../core/keys/chord';
 import { chordCaps, chordName } from '../parts/key-names';
@@ -68,6 +73,10 @@ export class Desk {
   /** True while the announcement is something the person must read. */
   urgent = $state(false);
 
+  /** Where the keys were sent last, by a key that goes through the sections: a new object each time. */
+  sectionAsked = $state.raw<{ readonly section: 'foot' | 'front' } | null>(null);
+
+  readonly #surveys = new SurveyLayouts((sheet) => this.#drive({ type: 'laid-out', sheet }));
   readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
   #driving = false;
@@ -83,6 +92,13 @@ export class Desk {
   readonly unsure = $derived(this.state.unsure);
   readonly undoes = $derived(this.state.undoes);
   readonly walk = $derived(this.state.walk);
+  readonly placing = $derived(this.state.placing);
+  readonly survey = $derived(this.state.survey);
+  readonly carrying = $derived(this.state.carrying);
+  readonly #takers = $derived(this.carrying && takersOf(this.session, this.carrying));
+  /** The window that is moved or sized just now. */
+  readonly lifted = $derived(this.state.placing?.window ?? null);
+  readonly surface = $derived(this.state.surface);
   readonly recording = $derived(this.state.recording);
   readonly recorded = $derived(this.state.recorded);
 
@@ -161,6 +177,9 @@ export class Desk {
   readonly standInActions = {
     keepDraft: (document: DocumentId, text: string): void => this.#keepDraft(document, text),
     save: (document: DocumentId): void => this.wish({ type: 'save', document }),
+    write: (document: DocumentId, text: string): void =>
+      this.wish({ type: 'keep-draft', document, text }, { type: 'save', document }),
+    say: (text: string): void => this.say(text, true),
     /** Calls `flush` before anything is done, so that nothing typed is missed; the returned function ends that. */
     beforeActing: (flush: () => void): (() => void) => {
       this.#flushes.add(flush);
@@ -175,7 +194,29 @@ export class Desk {
         title,
         application: applicationOf(this.session, application).name,
       })),
+    renameDocument: (document: DocumentId, title: string): void =>
+      this.wish({ type: 'rename-document', document, title }),
+    carry: (what: Carried): void => this.carry(what),
+    carryFile: (file: File): void => void this.carryFile(file),
+    letGo: (): void => {
+      if (this.carrying) this.invoke('cancel');
+    },
     openDocument: (document: DocumentId): void => this.wish({ type: 'open-document', document }),
+    stopAnswering: (window: WindowId): void => {
+      const { application } = windowOf(this.session, window);
+      this.wish({ type: 'stop-answering', application });
+    },
+    openMore: (window: WindowId, count: number): void => {
+      const { application } = windowOf(this.session, window);
+      // What is wished at once is bounded; what does not fit any more is said by whoever opens.
+      for (let left = count; left > 0; left -= MOST_COMMANDS)
+        this.wish(
+          ...Array.from(
+            { length: Math.min(left, MOST_COMMANDS) },
+            () => ({ type: 'open-window', application, inFront: false }) as const,
+          ),
+        );
+    },
     openInBrowser: (application: ApplicationId): void => {
       const guest = guestOf(this.session, application);
       if (guest) this.wish(changingGuest({ ...guest, text: withOpening(guest.text, 'browser-window') }));
@@ -237,6 +278,44 @@ export class Desk {
     if (!this.state.walk) this.invoke('index');
     this.invoke({ action: 'go-to-place', argument: digit });
     this.invoke('place-menu');
+  }
+
+  /** Takes something up, to carry it to a program. */
+  carry(what: Carried): void {
+    this.#drive({ type: 'carry', what });
+  }
+
+  /** Takes up a file of the person's, or says why it cannot be. */
+  async carryFile(file: File): Promise<void> {
+    const carried = fileCarried(file.name, await file.text());
+    if (!('not' in carried)) return this.carry(carried);
+    this.say(carried.not === 'kind' ? TEXTS.notText(file.name) : TEXTS.tooLongFile(file.name), true);
+  }
+
+  /** Whether something is carried that an application does not open. */
+  readonly isShut = (application: ApplicationId): boolean => this.#takers?.has(application) === false;
+
+  /** The surface is so large now. */
+  meetSurface(surface: Extent): void {
+    this.#drive({ type: 'surface', surface });
+  }
+
+  /** The pointer takes a window up, lays it somewhere, and lets it lie. */
+  lift(window: WindowId): void {
+    this.#drive({ type: 'lift', window });
+  }
+  readonly lay = (placement: Placement): void => this.#drive({ type: 'lay', placement });
+  readonly letLie = (): void => this.#drive({ type: 'let-lie' });
+
+  /** Highlights a window of the survey. */
+  pointSurvey(window: WindowId): void {
+    this.#drive({ type: 'point-survey', window });
+  }
+
+  /** Looks after nothing any more. */
+  leave(): void {
+    this.pages.leave();
+    this.#surveys.stop();
   }
 
   /** Opens the switcher so that it stays, or lets the open one stay. */
@@ -347,8 +426,7 @@ export class Desk {
       return this.wish({ type: 'make-document', application, ...answer.makes });
     if (!window) return;
     if (typeof answer === 'object') {
-      const { document } = activeTab(window);
-      this.wish({ type: 'keep-draft', document, text: answer.text }, { type: 'save', document });
+      this.standInActions.write(activeTab(window).document, answer.text);
     }
     this.say(`${titleOf(window)}: ${typeof answer === 'object' ? answer.says : answer}`, true);
   }
@@ -364,6 +442,9 @@ export class Desk {
         );
       case 'full-screen':
         return void this.fullScreen();
+      case 'keys-to':
+        this.sectionAsked = { section: request.section };
+        return;
       case 'run-program':
         return this.#runProgram(request);
     }
@@ -395,6 +476,8 @@ export class Desk {
         return;
       case 'cancel':
         return clearTimeout(this.#timers.get(effect.timer));
+      case 'lay-out':
+        return this.#surveys.layOut(effect.request);
       case 'page':
         return this.#asked(effect.request);
       case 'say':

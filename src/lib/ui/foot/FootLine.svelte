@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { tick } from 'svelte';
+  import { isWriting } from '../../client/is-writing';
   import { clockText } from '../words/times';
   import { LEGENDS } from '../../core/actions/views/legend';
   import { applicationOf } from '../../core/slices/applications/selectors';
@@ -9,7 +11,7 @@
   import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
   import Legend from '../parts/Legend.svelte';
-  import IndexLegend from './IndexLegend.svelte';
+  import ModeLegend from './ModeLegend.svelte';
   import { endedName, putAwayText } from '../words/sayings';
   import { TEXTS } from '../words/texts';
 
@@ -27,18 +29,39 @@
     return desk.undoes === 'reopen' ? (again ?? back) : back;
   });
   /** The layer of Shift, also at rest; but not for each capital letter that someone writes. */
-  const shift = $derived(
-    desk.shifted && (desk.explained || !(document.activeElement instanceof HTMLTextAreaElement)),
-  );
+  const shift = $derived(desk.shifted && (desk.explained || !isWriting(document.activeElement)));
   const explained = $derived.by(() => {
     if (desk.shown) return LEGENDS.beneath;
     return desk.explained || shift ? LEGENDS.closed : LEGENDS.resting;
   });
+
+  let foot: HTMLElement;
+  $effect(() => {
+    if (desk.sectionAsked?.section === 'foot') void takeKeys();
+  });
+
+  /** After the front window has had them, where the keys come from the index. */
+  async function takeKeys() {
+    await tick();
+    await tick();
+    // What stands in the legend comes and goes: the buttons that Tab reaches stay.
+    foot.querySelector<HTMLElement>('button:not([tabindex="-1"])')?.focus();
+  }
 </script>
 
 <footer
+  bind:this={foot}
   class="relative z-30 flex h-[30px] shrink-0 items-center gap-3.5 bg-bar px-3 text-[13px] whitespace-nowrap text-bar-ink"
 >
+  {#if desk.explained && !desk.placing}
+    <!-- Over the surface, so that nothing moves. -->
+    <span
+      class="absolute right-0 bottom-full flex h-[30px] max-w-full flex-wrap items-center justify-end gap-x-2.5 overflow-hidden border-b border-bar-key bg-bar px-3"
+    >
+      <span class="h-[30px] w-0"></span>
+      <Legend groups={LEGENDS.otherHand} {shift} />
+    </span>
+  {/if}
   {#if desk.urgent}
     <span class="truncate bg-marigold px-2 text-on-marigold">{desk.announcement}</span>
   {:else if front}
@@ -94,8 +117,12 @@
   >
     <!-- So that what is wider than all the room goes to the second line too. -->
     <span class="h-6 w-0"></span>
-    {#if desk.walk && !desk.explained}
-      <IndexLegend />
+    {#if desk.placing}
+      <ModeLegend mode="placing" />
+    {:else if desk.survey && !desk.explained}
+      <ModeLegend mode="survey" />
+    {:else if desk.walk && !desk.explained}
+      <ModeLegend mode="index" />
     {:else}
       <Legend groups={explained} {shift} whole={!desk.explained && !desk.shown} />
     {/if}
@@ -112,6 +139,12 @@
   <button type="button" class="underline underline-offset-2" onclick={() => desk.openStaying()}
     >{TEXTS.openSwitcher}</button
   >
-  <span class="shrink-0 text-bar-soft">{TEXTS.workspace(workspace)}</span>
-  <time class="shrink-0 font-mono text-xs">{clockText(now)}</time>
+  <button
+    type="button"
+    tabindex="-1"
+    class="max-w-48 shrink-0 truncate text-bar-soft"
+    onmousedown={(event) => event.preventDefault()}
+    onclick={() => desk.invoke('workspaces')}>{TEXTS.workspace(workspace)}</button
+  >
+  <time class="shrink-0 font-mono text-xs max-sm:hidden">{clockText(now)}</time>
 </footer>

@@ -16,6 +16,7 @@
   import { pictureFromFile } from '../../client/picture-from-file';
   import { sendJson } from '../../client/send-json';
   import { FRAMES, sessionPage } from '../../client/session-api';
+  import FileButton from '../parts/FileButton.svelte';
   import { deskHere } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { GUESTS_TEXTS } from '../words/texts';
@@ -366,14 +367,12 @@
           class="{FIELD} font-mono"
         />
         {@render problem('guest-scope-problem', shown.scope)}
-        <label for="guest-picture" class="font-[650]">{GUESTS_TEXTS.picture}</label>
+        <span class="font-[650]">{GUESTS_TEXTS.picture}</span>
         <span class="flex flex-wrap items-center gap-3">
-          <input
-            id="guest-picture"
-            type="file"
+          <FileButton
+            text={GUESTS_TEXTS.choosePicture}
             accept="image/*"
-            onchange={(event) => void takePicture(event.currentTarget.files?.[0])}
-            class="max-w-72 text-xs file:mr-2 file:rounded-[3px] file:border file:border-b-2 file:border-line file:bg-paper file:px-2 file:py-0.5 file:text-sm file:font-semibold"
+            take={([file]) => void takePicture(file)}
           />
           {#if draft.picture}<button type="button" class={BUTTON} onclick={() => (draft.picture = null)}
               >{GUESTS_TEXTS.noPictureAnyMore}</button
@@ -413,16 +412,12 @@
           disabled={desk.session.setupsBefore.length === 0}
           onclick={() => desk.invoke('undo-setup')}>{GUESTS_TEXTS.undo}</button
         >
-        <label class="flex items-center gap-2"
-          >{GUESTS_TEXTS.entries}
-          <input
-            type="file"
-            multiple
-            accept=".desktop"
-            onchange={(event) => void takeFiles(event.currentTarget.files ?? [])}
-            class="max-w-60 text-xs file:mr-2 file:rounded-[3px] file:border file:border-b-2 file:border-line file:bg-paper file:px-2 file:py-0.5 file:text-sm file:font-semibold"
-          /></label
-        >
+        <FileButton
+          text={GUESTS_TEXTS.entries}
+          accept=".desktop"
+          multiple
+          take={(files) => void takeFiles(files)}
+        />
         <label class="flex items-center gap-2"
           >{GUESTS_TEXTS.entryOf}
           <select bind:value={handed} class="border border-line bg-paper p-0.5">

@@ -11,9 +11,8 @@
   import { standingText } from '../../core/switcher/standing-text';
   import { titleOf } from '../../core/slices/windows/selectors';
   import { deskHere } from '../desk/desk.svelte';
-  import Chord from '../parts/Chord.svelte';
-  import { boundName } from '../parts/key-names';
-  import { noticeText } from '../words/sayings';
+  import ActItem from '../menu/ActItem.svelte';
+  import { MENU, MENU_HEADING, MENU_ITEM } from '../menu/looks';
   import { MENU_TEXTS, placeName } from '../words/texts';
 
   /** What can be done with the place where the walk is. It stands still while it is open. */
@@ -40,10 +39,6 @@
       argument: null,
     }),
   );
-  const ITEM =
-    'flex cursor-default items-baseline gap-3 px-3 py-1 outline-none data-highlighted:bg-marigold data-highlighted:text-on-marigold data-disabled:text-ink-soft';
-  const HEADING = 'border-b border-line px-3 pt-2 pb-0.5 text-xs text-ink-soft';
-
   /** Closes the menu before anything is done, so that the focus goes where that leads. */
   function choose(does: () => void) {
     desk.dialog = null;
@@ -56,33 +51,12 @@
     content?.querySelector<HTMLElement>('[role=menuitem]')?.focus();
   }
 
-  const reason = (invocation: Invocation) => {
-    const offer = desk.registry.offer(desk.session, invocation, target);
-    return 'not' in offer ? noticeText(offer.not, desk) : '';
-  };
   function label(invocation: Invocation): string {
     if (invocation.action === 'hide-or-show' && place?.application.hidden) return MENU_TEXTS.show;
     const { short, title } = desk.registry.words(invocation, desk.session);
     return CARRYING.includes(invocation) ? title : short;
   }
 </script>
-
-{#snippet act(invocation: Invocation, on: typeof target)}
-  {@const not = reason(invocation)}
-  <DropdownMenu.Item
-    class={ITEM}
-    disabled={not !== ''}
-    onSelect={() => choose(() => desk.invoke(invocation, on ?? undefined))}
-  >
-    <span>{label(invocation)}</span>
-    {#if not}<span class="text-xs">{not}</span>{/if}
-    <span class="ml-auto pl-4"
-      ><Chord action={invocation.action} /><kbd class="font-mono text-[11px] whitespace-nowrap"
-        >{boundName(desk.keys, invocation)}</kbd
-      ></span
-    >
-  </DropdownMenu.Item>
-{/snippet}
 
 {#if place && target && menu}
   <DropdownMenu.Root
@@ -99,15 +73,15 @@
         aria-label={placeName(place)}
         onOpenAutoFocus={goToFirst}
         onCloseAutoFocus={(event) => event.preventDefault()}
-        class="z-50 max-h-(--bits-dropdown-menu-content-available-height) w-90 overflow-y-auto border border-l-[10px] border-ink bg-paper-high pb-1.5 shadow-unfolded outline-none"
+        class={MENU}
       >
         <p class="flex items-baseline gap-2 px-3 pt-2 font-[650]">{place.name}</p>
         {#if menu.windows.length > 0}
           <DropdownMenu.Group>
-            <DropdownMenu.GroupHeading class={HEADING}>{MENU_TEXTS.windows}</DropdownMenu.GroupHeading>
+            <DropdownMenu.GroupHeading class={MENU_HEADING}>{MENU_TEXTS.windows}</DropdownMenu.GroupHeading>
             {#each menu.windows as window (window.id)}
               <DropdownMenu.Item
-                class={ITEM}
+                class={MENU_ITEM}
                 onSelect={() =>
                   choose(() => {
                     desk.invoke('leave-index');
@@ -126,10 +100,10 @@
         {/if}
         {#if menu.documents.length > 0}
           <DropdownMenu.Group>
-            <DropdownMenu.GroupHeading class={HEADING}>{MENU_TEXTS.documents}</DropdownMenu.GroupHeading>
+            <DropdownMenu.GroupHeading class={MENU_HEADING}>{MENU_TEXTS.documents}</DropdownMenu.GroupHeading>
             {#each menu.documents as { id, title } (id)}
               <DropdownMenu.Item
-                class={ITEM}
+                class={MENU_ITEM}
                 onSelect={() =>
                   choose(() => {
                     desk.invoke('leave-index');
@@ -141,7 +115,7 @@
         {/if}
         {#if folder}
           <DropdownMenu.Item
-            class={ITEM}
+            class={MENU_ITEM}
             onSelect={() =>
               choose(() => {
                 desk.invoke('leave-index');
@@ -150,17 +124,17 @@
           >
         {/if}
         <DropdownMenu.Group>
-          <DropdownMenu.GroupHeading class={HEADING}>{MENU_TEXTS.acts}</DropdownMenu.GroupHeading>
+          <DropdownMenu.GroupHeading class={MENU_HEADING}>{MENU_TEXTS.acts}</DropdownMenu.GroupHeading>
           {#each [...menu.own, ...menu.acts] as invocation (invocation.action)}
-            {@render act(invocation, target)}
+            <ActItem {invocation} {target} label={label(invocation)} />
           {/each}
         </DropdownMenu.Group>
         <DropdownMenu.Group>
-          <DropdownMenu.GroupHeading class={HEADING}
+          <DropdownMenu.GroupHeading class={MENU_HEADING}
             >{MENU_TEXTS.place(place.digit)}</DropdownMenu.GroupHeading
           >
           {#each CARRYING as invocation (invocation.action)}
-            {@render act(invocation, null)}
+            <ActItem {invocation} target={null} label={label(invocation)} />
           {/each}
         </DropdownMenu.Group>
       </DropdownMenu.Content>

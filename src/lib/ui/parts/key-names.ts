@@ -30,6 +30,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   ContextMenu: 'Menu',
   PageDown: 'Page ↓',
   PageUp: 'Page ↑',
+  ' ': 'Space',
 };
 
 /** The caps of a combination, in the order in which they go down. */
@@ -43,6 +44,15 @@ export const capsOf = ({ at, modifiers = [], shift }: Bound): string[] =>
   [...modifiers, ...(shift === true ? ['Shift'] : []), 'code' in at ? keyName(at.code) : at.key].map(
     (name) => SIGNS[name] ?? name,
   );
+
+/** Keys that are held with something have that once, before all of them. */
+export function capsTogether(bounds: readonly Bound[]): string[] {
+  const caps = bounds.map(capsOf);
+  const [first] = caps;
+  const shared = first?.slice(0, -1) ?? [];
+  const isShared = caps.every((one) => one.slice(0, -1).join() === shared.join());
+  return isShared ? [...shared, ...caps.map((one) => one.at(-1) ?? '')] : caps.flat();
+}
 
 /** The first key that does something without the hold key, in words; empty if there is none. */
 export function boundName({ bindings }: KeyMap, invocation: Invocation): string {

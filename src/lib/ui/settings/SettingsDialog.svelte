@@ -5,6 +5,10 @@
   import {
     BLOCKS,
     blockOf,
+    EDGES,
+    edgesOf,
+    SWITCHER_SCOPES,
+    switcherScopeOf,
     holdKeyOf,
     INDEX_STANCES,
     indexStanceOf,
@@ -19,6 +23,7 @@
   import { deskHere } from '../desk/desk.svelte';
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
 
+  import FileButton from '../parts/FileButton.svelte';
   import KeyboardSetting from './KeyboardSetting.svelte';
 
   const desk = deskHere();
@@ -40,8 +45,7 @@
     return candidate ? `${candidate.title} (${KIND_TEXTS[candidate.subject.kind]})` : SETTINGS_TEXTS.gone;
   }
 
-  async function importDocument(event: Event & { currentTarget: HTMLInputElement }) {
-    const [file] = event.currentTarget.files ?? [];
+  async function importDocument([file]: readonly File[]) {
     if (!file) return;
     try {
       const response = await fetchInTime(
@@ -113,6 +117,14 @@
       {@render choices('index', indexStanceOf(settings), INDEX_STANCES, (value) =>
         change({ index: INDEX_STANCES.find((stance) => stance === value) ?? indexStanceOf(settings) }),
       )}
+      {@render choices('switcherShows', switcherScopeOf(settings), SWITCHER_SCOPES, (value) =>
+        change({
+          switcherShows: SWITCHER_SCOPES.find((scope) => scope === value) ?? switcherScopeOf(settings),
+        }),
+      )}
+      {@render choices('edges', edgesOf(settings), EDGES, (value) =>
+        change({ edges: EDGES.find((edges) => edges === value) ?? edgesOf(settings) }),
+      )}
       <div class="grid grid-cols-[150px_1fr] items-center gap-2">
         <Label.Root for="setting-holding" class="font-[650]">{SETTINGS_TEXTS.names.holding}</Label.Root>
         <span class="flex items-center gap-3">
@@ -180,15 +192,7 @@
         <button type="button" class={BUTTON} onclick={() => desk.exportDocument()}
           >{SETTINGS_TEXTS.exportButton}</button
         >
-        <label class="flex items-center gap-2">
-          {SETTINGS_TEXTS.importLabel}
-          <input
-            type="file"
-            accept="application/json,.json"
-            onchange={importDocument}
-            class="max-w-72 text-xs file:mr-2 file:rounded-[3px] file:border file:border-b-2 file:border-line file:bg-paper file:px-2 file:py-0.5 file:text-sm file:font-semibold"
-          />
-        </label>
+        <FileButton text={SETTINGS_TEXTS.importLabel} accept="application/json,.json" take={importDocument} />
       </div>
       {#if importing}<p role="alert" class="font-semibold">{importing}</p>{/if}
 

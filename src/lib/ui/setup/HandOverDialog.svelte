@@ -7,6 +7,7 @@
   import { downloadJson } from '../../client/download';
   import { sendJson } from '../../client/send-json';
   import { SETUPS } from '../../client/session-api';
+  import FileButton from '../parts/FileButton.svelte';
   import { deskHere } from '../desk/desk.svelte';
   import { itemText } from '../words/setup-words';
   import { SETUP_TEXTS, SETTINGS_TEXTS } from '../words/texts';
@@ -102,17 +103,13 @@
       <Dialog.Description class="text-ink-soft">{SETUP_TEXTS.hint}</Dialog.Description>
       <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
         <button type="button" class={BUTTON} onclick={handOut}>{SETUP_TEXTS.handOut}</button>
-        <label class="flex flex-wrap items-center gap-2"
-          >{SETUP_TEXTS.takeOver}
-          <input
-            type="file"
-            accept="application/json,.json"
-            onchange={(event) => void read(event.currentTarget.files?.[0])}
-            aria-invalid={problem !== ''}
-            aria-describedby="setup-problem"
-            class="max-w-72 text-xs file:mr-2 file:rounded-[3px] file:border file:border-b-2 file:border-line file:bg-paper file:px-2 file:py-0.5 file:text-sm file:font-semibold"
-          /></label
-        >
+        <FileButton
+          text={SETUP_TEXTS.takeOver}
+          accept="application/json,.json"
+          invalid={problem !== ''}
+          describedBy="setup-problem"
+          take={([file]) => void read(file)}
+        />
       </div>
       {#if problem}<p id="setup-problem" role="alert" class="border-l-4 border-marigold pl-2">
           {problem}

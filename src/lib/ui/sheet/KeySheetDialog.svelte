@@ -5,11 +5,13 @@
   import { deskHere } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
   import KeyFace from '../parts/KeyFace.svelte';
-  import { capsOf } from '../parts/key-names';
+  import { capsTogether } from '../parts/key-names';
   import { SHEET_TEXTS } from '../words/texts';
 
   /** The keys as they are now, on one page, to be printed. */
   const desk = deskHere();
+  /** More keys of one line than these are not all shown. */
+  const MOST_KEYS = 2;
   const sheet = $derived(keySheet(desk.registry, desk.keys, desk.session));
   const hold = $derived(holdKeyOf(desk.session.settings));
   const BUTTON = 'key-shaped shrink-0 border-line bg-paper px-2 py-0.5';
@@ -93,7 +95,7 @@
           {/each}
         </ul>
       </div>
-      <div class="columns-4 gap-6 max-sm:columns-1 print:columns-4">
+      <div class="columns-4 gap-6 max-sm:columns-1 print:columns-6 print:gap-3">
         {#each sheet.elsewhere as { scope, lines } (scope)}
           <section aria-label={SHEET_TEXTS.scopes[scope]} class="mb-2">
             <h3 class="border-b border-line text-[13px] font-[650]">{SHEET_TEXTS.scopes[scope]}</h3>
@@ -101,9 +103,9 @@
               {#each lines as { title, bounds } (title)}
                 <li class="flex items-baseline gap-1.5 py-px text-[12px]/4">
                   <span class="flex shrink-0 flex-wrap gap-0.5"
-                    >{#each bounds.slice(0, 2) as bound, nth (nth)}{#each capsOf(bound) as label (label)}<Key
-                          {label}
-                        />{/each}{/each}{#if bounds.length > 2}…{/if}</span
+                    >{#each capsTogether(bounds.slice(0, MOST_KEYS)) as label, nth (nth)}<Key
+                        {label}
+                      />{/each}{#if bounds.length > MOST_KEYS}…{/if}</span
                   >
                   <span class="min-w-0">{title}</span>
                 </li>

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { isWriting } from '../../client/is-writing';
   import { find } from '../../core/model/table';
-  import { tick } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import { afterNavigate } from '$app/navigation';
   import { isAsking } from '../../core/slices/windows/selectors';
   import { deskHere } from '../desk/desk.svelte';
@@ -12,14 +13,18 @@
   const desk = deskHere();
   let { day }: { day: Date } = $props();
 
-  // Until it is measured, as large as the page: what is in front is there from the first frame.
-  let width = $state(innerWidth);
-  let height = $state(innerHeight);
+  // Until it is measured, as large as it commonly is: what is in front is there from the first frame.
+  let width = $state(untrack(() => desk.surface.width));
+  let height = $state(untrack(() => desk.surface.height));
   let surface: HTMLElement;
   /** Whether it may be scrolled: asking it would make the browser lay the page out. */
   let scrolled = false;
   const surfaceWindows = new SurfaceWindows();
-  const windows = $derived(surfaceWindows.of(desk.session, { width, height }));
+  const windows = $derived(surfaceWindows.of(desk.session, desk.surface, desk.lifted));
+  $effect.pre(() => {
+    const surface = { width, height };
+    untrack(() => desk.meetSurface(surface));
+  });
   const empty = $derived(windows.sheets.every(({ showing }) => showing === 'away'));
 
   // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
@@ -36,10 +41,19 @@
   afterNavigate(() => {
     arrived = true;
   });
-  const elsewhere = $derived(desk.shown || desk.dialog !== null || desk.walk !== null);
+  const elsewhere = $derived(
+    desk.shown || desk.dialog !== null || desk.walk !== null || desk.survey !== null,
+  );
   const keysTo = $derived(!arrived || elsewhere ? undefined : (front?.id ?? null));
+  const shownTab = $derived(front?.activeTab);
   $effect(() => {
+    void shownTab;
     if (keysTo !== undefined) void focusFront(keysTo, question !== null);
+  });
+
+  // Asked for by a key that goes through the sections of the page.
+  $effect(() => {
+    if (desk.sectionAsked?.section === 'front') untrack(() => void focusFront(front?.id ?? null, false));
   });
 
   // Whatever had the focus may be gone with what happened, on another page for one: then it comes back to the front.
@@ -62,11 +76,12 @@
     await tick();
     const element = id === null ? surface : surface.querySelector<HTMLElement>(`#window-${id}`);
     const focused = document.activeElement;
-    const there = id !== null && element !== focused && element?.contains(focused);
+    const inSight = focused?.closest('[data-out-of-sight]') === null;
+    const there = id !== null && element !== focused && inSight && element?.contains(focused);
     if (!element || (there && !asked)) return;
     // A question or a text first; else the content, so that the arrow and Page keys scroll it.
     const within =
-      element.querySelector<HTMLElement>('[data-takes-focus]') ??
+      element.querySelector<HTMLElement>('[data-takes-focus]:not([data-out-of-sight] *)') ??
       element.querySelector<HTMLElement>('[data-scrolls]');
     (id !== null && within ? within : element).focus({ preventScroll: true });
     // A question must be seen, also where its window reaches beyond a small screen.
@@ -75,8 +90,7 @@
     else if (scrolled) scrollBack();
     // A caret left where a text field was would make the browser seek a place for it at every frame.
     const selection = getSelection();
-    if (selection?.isCollapsed && !(document.activeElement instanceof HTMLTextAreaElement))
-      selection.removeAllRanges();
+    if (selection?.isCollapsed && !isWriting(document.activeElement)) selection.removeAllRanges();
   }
 </script>
 

@@ -1,6 +1,5 @@
-import { patch } from '../../core/model/table';
 import { describe, expect, it } from 'vitest';
-import { sessionOf } from '../../../../testing/sessions';
+import { sessionOf, withWindow } from '../../../../testing/sessions';
 import { Person } from '../../../../testing/person';
 import type { Session } from '../../core/session/session';
 import { SurfaceWindows } from './surface-windows';
@@ -12,6 +11,7 @@ function spread(session: Session): Session {
   const windows = session.windows.map((window, n) => ({
     ...window,
     geometry: { ...window.geometry, x: 40 * n },
+    on: SURFACE,
   }));
   return { ...session, windows };
 }
@@ -53,6 +53,7 @@ describe('the windows of the surface', () => {
     const windows = session.windows.map((window, n) => ({
       ...window,
       geometry: { x: 64 * n, y: 0, width: 64, height: 4 * (cells[n] ?? 0) },
+      on: SURFACE,
     }));
     return { ...session, windows };
   };
@@ -86,12 +87,29 @@ describe('the windows of the surface', () => {
     );
   });
 
-  it('give the front window its content even where nothing of it shows', () => {
+  it('give the front window its content however little of it there is to show', () => {
+    expect(paintedOf(sideBySide([1, 30]))).toEqual(['a0', 'a1']);
+  });
+
+  it('lie wholly in sight on a surface of any size, and as they lay where they were placed', () => {
+    const far = { x: 5_000, y: 700, width: 900, height: 600 };
+    const session = withWindow(sessionOf('a: a1'), 'a1', { geometry: far });
+    const boxOn = (width: number, height: number) =>
+      new SurfaceWindows().of(session, { width, height }).sheets[0]?.box;
+    expect(boxOn(1156, 770)).toEqual({ x: 256, y: 170, width: 900, height: 600 });
+    expect(boxOn(390, 814)).toEqual({ x: 0, y: 214, width: 390, height: 600 });
+  });
+
+  it('that are moved cover nothing on the way, and are told by that alone', () => {
+    const surface = new SurfaceWindows();
     const session = sessionOf('a: a1 | b: b1');
-    const beyond = patch(session.windows, ['a1'], 'window', (window) => ({
-      ...window,
-      geometry: { ...window.geometry, x: 5_000 },
-    }));
-    expect(shown(new SurfaceWindows(), { ...session, windows: beyond })).toMatchObject({ a1: 'exposed' });
+    const showing = (lifted: string | null) =>
+      Object.fromEntries(
+        surface.of(session, SURFACE, lifted).sheets.map(({ window, showing }) => [window.id, showing]),
+      );
+    expect(showing(null)).toEqual({ a1: 'exposed' });
+    expect(showing('a1')).toEqual({ a1: 'exposed', b1: 'exposed' });
+    expect(surface.of(session, SURFACE, 'a1').sheets.map(({ lifted }) => lifted)).toEqual([true, false]);
+    expect(showing(null)).toEqual({ a1: 'exposed', b1: 'covered' });
   });
 });

@@ -1,6 +1,8 @@
 import { find, has } from '../../core/model/table';
 import { exposedWindows } from '../../core/layout/exposed';
 import { layersFor } from '../../core/layout/layers';
+import type { Extent, Geometry } from '../../core/model/geometry';
+import { boxOn } from '../../core/placing/placement';
 import { type Session, isVisible } from '../../core/session/session';
 import type { AppWindow } from '../../core/slices/windows/state';
 import type { WindowId } from '../../core/model/ids';
@@ -10,7 +12,11 @@ import { windowName } from '../words/texts';
 /** A window with its content. */
 export interface Sheet {
   readonly window: AppWindow;
+  /** Where it lies on this surface. */
+  readonly box: Geometry;
   readonly front: boolean;
+  /** Whether it is being moved or sized: then it lies where that says. */
+  readonly lifted: boolean;
   /**
    * `exposed`: some of it can be seen. `covered`: others lie over all of it. `away`: minimised, hidden or elsewhere.
    * Only what is exposed is painted; the others keep their content, so that a window comes back with its caret,
@@ -21,6 +27,12 @@ export interface Sheet {
   readonly layer: number | null;
   /** Exposed, but so little of it shows that only its frame is painted. */
   readonly frameOnly: boolean;
+}
+
+/** A window where it lies on a surface. */
+interface Laid {
+  readonly window: AppWindow;
+  readonly geometry: Geometry;
 }
 
 /** A covered window without content: there by name alone. */
@@ -44,21 +56,31 @@ export class SurfaceWindows {
   #layers: ReadonlyMap<WindowId, number> = new Map();
   #sheets: ReadonlyMap<WindowId, Sheet> = new Map();
   #names = new WeakMap<AppWindow, CoveredName>();
+  #laid = new WeakMap<AppWindow, Laid>();
+  #surface: Extent = { width: 0, height: 0 };
   /** Those with content, the ones that were exposed last first. */
   #kept: ReadonlySet<WindowId> = new Set();
 
   /** Sheets come in the order of the session's windows, not of their stacking: elements never change places. */
   of(
     session: Session,
-    surface: { width: number; height: number },
+    surface: Extent,
+    lifted: WindowId | null = null,
   ): { sheets: Sheet[]; covered: CoveredName[] } {
+    this.#meet(surface);
     const pile = session.stacking
       .map((id) => windowOf(session, id))
       .filter((window) => isVisible(session, window));
-    const exposed = exposedWindows(pile, surface);
-    const front = session.front === null ? undefined : find(session.windows, session.front);
-    // Where nothing of it shows, because it lies beyond the edges, the front window still has the keys.
-    if (front) exposed.set(front, Infinity);
+    // What is moved may be anywhere in a moment, and covers nothing until it lies.
+    const lying = pile.filter(({ id }) => id !== lifted).map((window) => this.#lay(window));
+    const exposed = new Map(
+      [...exposedWindows(lying, surface)].map(([{ window }, cells]) => [window, cells]),
+    );
+    // Where nothing of it shows the front window still has the keys.
+    for (const id of [session.front, lifted]) {
+      const above = id === null ? undefined : find(session.windows, id);
+      if (above) exposed.set(above, Infinity);
+    }
     this.#layers = layersFor(
       pile.filter((window) => exposed.has(window)).map(({ id }) => id),
       this.#layers,
@@ -74,11 +96,28 @@ export class SurfaceWindows {
       const showing = away ? 'away' : exposed.has(window) ? 'exposed' : 'covered';
       const layer = this.#layers.get(id) ?? null;
       const frameOnly = showing === 'exposed' && !painted.has(window);
-      sheets.set(id, this.#same({ window, front: session.front === id, showing, layer, frameOnly }));
+      const { geometry: box } = this.#lay(window);
+      const front = session.front === id;
+      sheets.set(id, this.#same({ window, box, front, lifted: id === lifted, showing, layer, frameOnly }));
     }
     this.#sheets = sheets;
     const covered = pile.filter(({ id }) => !sheets.has(id)).map((window) => this.#name(session, window));
     return { sheets: [...sheets.values()], covered };
+  }
+
+  /** On another surface everything lies elsewhere. */
+  #meet(surface: Extent): void {
+    if (surface.width === this.#surface.width && surface.height === this.#surface.height) return;
+    this.#surface = surface;
+    this.#laid = new WeakMap();
+  }
+
+  #lay(window: AppWindow): Laid {
+    const known = this.#laid.get(window);
+    if (known) return known;
+    const laid = { window, geometry: boxOn(this.#surface, window) };
+    this.#laid.set(window, laid);
+    return laid;
   }
 
   #keep(session: Session, exposed: Iterable<AppWindow>): Set<WindowId> {
@@ -95,6 +134,8 @@ export class SurfaceWindows {
     const before = this.#sheets.get(now.window.id);
     const same =
       before?.window === now.window &&
+      before.box === now.box &&
+      before.lifted === now.lifted &&
       before.front === now.front &&
       before.showing === now.showing &&
       before.layer === now.layer &&

@@ -43,6 +43,7 @@
     'border-b border-line contain-layout contain-style',
     application.hidden ? 'hatched' : index % 2 ? 'fold-down' : 'fold-up',
     room !== null && 'invisible',
+    desk.isShut(row.application) && 'shut',
   ]}
 >
   <div role="rowheader" class="grid h-[37px] grid-cols-[40px_34px_132px_1fr_auto] items-center pr-3.5">
@@ -58,6 +59,7 @@
       {/each}
     </span>
     <span class="flex gap-1.5 pl-2">
+      {#if desk.isShut(row.application)}<span class="chip bg-paper-high">{TEXTS.opensNot}</span>{/if}
       {#each standing as state (state.type)}
         <span class="chip bg-paper-high">{standingText(state)}</span>
       {/each}

@@ -30,11 +30,18 @@
 
   /** Letters that fit a leaf's width in the small type. */
   const FOLDED_LETTERS = 28;
+  /** More tabs than these are not marked one by one. */
+  const MOST_TAB_MARKS = 12;
 
   const window = $derived(windowOf(desk.session, id));
   const document = $derived(documentOf(desk.session, activeTab(window).document));
   const text = $derived(shownText(desk.session, window));
   const standing = $derived(standingOfWindow(desk.session, id).map(standingText));
+  const tabs = $derived(
+    window.tabs.length > 1
+      ? TEXTS.tabsOf(window.tabs.findIndex((tab) => tab.id === window.activeTab) + 1, window.tabs.length)
+      : '',
+  );
   const used = $derived(usedAt(desk.session.recent.windows, id));
   const ago = $derived(used === null ? TEXTS.neverUsed : TEXTS.ago(durationText(used, now, 'short')));
 </script>
@@ -63,14 +70,22 @@
       </div>
     </div>
   {/if}
+  {#if window.tabs.length > 1}
+    <!-- Which of its tabs is shown. -->
+    <div class="flex h-1 gap-0.5 px-2 pt-0.5" aria-hidden="true">
+      {#each window.tabs.slice(0, MOST_TAB_MARKS) as { id: tab } (tab)}
+        <span class={['h-0.5 flex-1', tab === window.activeTab ? 'bg-ink' : 'bg-line']}></span>
+      {/each}
+    </div>
+  {/if}
   <div class="px-2 py-1">
     <div class="text-[13px] leading-tight">
       {#if title?.shared}<span class="block truncate text-xs text-ink-soft"
           >{folded(title.shared, FOLDED_LETTERS)}</span
-        >{/if}<b class="font-[650] wrap-break-word">{title?.own ?? titleOf(window)}</b>
+        >{/if}<b class="font-[650] wrap-break-word" dir="auto">{title?.own ?? titleOf(window)}</b>
     </div>
     <span class="flex justify-between gap-2 text-xs whitespace-nowrap text-ink-soft">
-      <span>{standing.join(' · ')}</span>
+      <span class="truncate">{[tabs, ...standing].filter(Boolean).join(' · ')}</span>
       <span>{ago}</span>
     </span>
   </div>

@@ -3,6 +3,7 @@
   import { markedFound } from '../../core/search/marks';
   import type { Found } from '../../core/search/matches';
   import { applicationOf } from '../../core/slices/applications/selectors';
+  import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import { standingOfApplication, standingOfLoneWindow } from '../../core/switcher/standing';
   import type { SwitcherSearch } from '../../core/switcher/switcher';
   import { deskHere } from '../desk/desk.svelte';
@@ -23,12 +24,19 @@
   const reasonOf = ({ kind, lesson }: Found) =>
     lesson ? TEXTS.chosenBefore(lesson.times, lesson.letters) : REASONS[kind];
 
-  function standingOf({ candidate: { subject } }: Found): string[] {
+  function standingOf(found: Found): string[] {
+    const { subject } = found.candidate;
+    const shut = subject.kind !== 'command' && desk.isShut(subject.application);
+    return [...(shut ? [TEXTS.opensNot] : []), ...statesOf(found)];
+  }
+
+  function statesOf({ candidate: { subject } }: Found): string[] {
     if (subject.kind === 'window')
       return standingOfLoneWindow(desk.session, subject.window).map(standingText);
+    if (subject.kind === 'tab') return [TEXTS.tabIn(titleOf(windowOf(desk.session, subject.window)))];
     if (subject.kind !== 'application') return [];
     if (!applicationOf(desk.session, subject.application).running) return [TEXTS.notRunning];
-    const leaves = desk.switcher?.rows.find((row) => row.application === subject.application)?.leaves ?? [];
+    const leaves = desk.switcher?.all.find((row) => row.application === subject.application)?.leaves ?? [];
     return standingOfApplication(desk.session, subject.application, leaves).map(standingText);
   }
 </script>

@@ -1,10 +1,17 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
   import { LEGENDS } from '../../core/actions/views/legend';
+  import { carriedTitle } from '../../core/carrying/carried';
   import { visibleSlice } from '../../core/layout/slice';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
-  import { commitEffect, highlightedResult, unfoldedRow, type Switcher } from '../../core/switcher/switcher';
+  import {
+    commitEffect,
+    highlightedResult,
+    unfoldedRow,
+    windowsElsewhere,
+    type Switcher,
+  } from '../../core/switcher/switcher';
   import { holdKeyOf } from '../../core/slices/settings/state';
   import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
@@ -65,8 +72,17 @@
   const order = $derived(
     drawn.map(({ application }, at) => (at === unfoldedAt ? 'unfolded-row' : `row-${application}`)).join(' '),
   );
+  /** The highlight, where what is carried cannot be laid down. */
+  const shut = $derived(
+    desk.highlighted && desk.isShut(desk.highlighted.application) ? desk.highlighted : null,
+  );
   /** What letting go or Enter will do at this moment. */
   const willDo = $derived.by(() => {
+    const { carrying, highlighted } = desk;
+    if (carrying && highlighted) {
+      const { name } = applicationOf(desk.session, highlighted.application);
+      return TEXTS.willOpenIn(carriedTitle(desk.session, carrying), name);
+    }
     const will = commitEffect(switcher, desk.session);
     switch (will.type) {
       case 'window':
@@ -76,7 +92,10 @@
       case 'found': {
         const { subject, title } = will.found.candidate;
         if (subject.kind === 'command') return TEXTS.willDo(title);
-        const running = subject.kind === 'window' || applicationOf(desk.session, subject.application).running;
+        const running =
+          subject.kind === 'window' ||
+          subject.kind === 'tab' ||
+          applicationOf(desk.session, subject.application).running;
         return subject.kind !== 'document' && running ? TEXTS.willSwitch(title) : TEXTS.willOpen(title);
       }
       case 'nothing': {
@@ -106,12 +125,24 @@
     switcher.search ? Math.max(ROW_HEIGHT, switcher.search.results.length * ROW_HEIGHT) : totalHeight,
   );
 
+  /** How many rows there are, and where the rest is. */
+  const whatIsShown = $derived(
+    switcher.shows === 'everything'
+      ? TEXTS.running(switcher.rows.length)
+      : TEXTS.shownHere(
+          switcher.rows.length,
+          windowsElsewhere(switcher, desk.session).map(({ name, windows }) => `${name} ${windows}`),
+          desk.chord('everything-or-here'),
+        ),
+  );
+
   const emptyText = $derived.by(() => {
     if (switcher.search)
       return switcher.search.results.length === 0 && TEXTS.nothingFound(switcher.search.letters);
     return switcher.rows.length === 0 && TEXTS.nothingRuns(desk.chord('search'));
   });
 
+  let draggedOver: EventTarget | null = null;
   /** What lies under the pointer: a result, a leaf, or a row. */
   function under(event: Event): (() => void) | null {
     const target = event.target instanceof Element ? event.target : null;
@@ -129,6 +160,22 @@
 
   function hover(event: PointerEvent) {
     if (desk.pointerMoved(event)) under(event)?.();
+  }
+
+  /** What is dragged over a row unfolds it, and over a leaf goes to that. */
+  function dragOver(event: DragEvent) {
+    if (!desk.carrying) return;
+    event.preventDefault();
+    if (event.target !== draggedOver) under(event)?.();
+    draggedOver = event.target;
+  }
+
+  function drop(event: DragEvent) {
+    if (!desk.carrying) return;
+    event.preventDefault();
+    event.stopPropagation();
+    under(event)?.();
+    desk.invoke('commit');
   }
 
   function choose(event: MouseEvent) {
@@ -154,11 +201,13 @@
   tabindex="-1"
   class="{desk.glancing
     ? 'glanced-through'
-    : ''} absolute top-6 left-1/2 max-h-[calc(100%-48px)] z-20 will-change-transform [contain:layout_style] flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
+    : ''} absolute top-6 left-1/2 max-h-[calc(100%-84px)] z-20 will-change-transform [contain:layout_style] flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
 >
   <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
     <label class="flex flex-1 items-center gap-3">
-      <span class="text-[17px] whitespace-nowrap max-sm:sr-only">{TEXTS.switchTo}</span>
+      <span class="truncate text-[17px] max-sm:sr-only"
+        >{desk.carrying ? TEXTS.carry(carriedTitle(desk.session, desk.carrying)) : TEXTS.switchTo}</span
+      >
       <Search size={15} aria-hidden="true" class="text-bar-soft" />
       {#each within as { candidate }, nth (nth)}
         <span class="chip shrink-0 border-bar-soft text-bar-ink" data-within
@@ -181,9 +230,7 @@
       />
     </label>
     <span class="mr-4 ml-auto font-mono text-xs text-bar-soft"
-      >{switcher.search
-        ? TEXTS.foundCount(switcher.search.results.length)
-        : TEXTS.running(switcher.rows.length)}</span
+      >{switcher.search ? TEXTS.foundCount(switcher.search.results.length) : whatIsShown}</span
     >
   </div>
   <!-- Its keys are handled at the window, before anything in the page sees them. -->
@@ -192,6 +239,9 @@
     style:max-height="{viewHeight}px"
     {@attach scroll.keep}
     onpointermove={hover}
+    ondragenter={dragOver}
+    ondragover={dragOver}
+    ondrop={drop}
     onclick={choose}
     id="switcher-list"
     role="grid"
@@ -236,12 +286,14 @@
   </div>
   <div class="flex shrink-0 flex-col gap-1 bg-bar px-4 py-1.5 text-[13px] text-bar-ink">
     <span class="truncate" data-says>
-      {#if !staying && !desk.unsure}
+      {#if shut}
+        {TEXTS.cannotOpen(applicationOf(desk.session, shut.application).name)}
+      {:else if !staying && !desk.unsure}
         {TEXTS.release} <Key dark label={holdKeyOf(desk.session.settings)} />
       {:else}
         <Key dark label="Enter" />
       {/if}
-      {willDo}
+      {shut ? '' : willDo}
       · <Key dark label="Esc" />
       {TEXTS.toCancel}
       {#if highlightedResult(switcher)?.lesson}

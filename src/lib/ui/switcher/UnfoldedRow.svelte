@@ -73,6 +73,12 @@
       spare: 0,
     }),
   );
+  /** Where not all of them are in sight, which of them is highlighted. */
+  const howMany = $derived(
+    lines * LEAF_LINE_HEIGHT > leavesHeight && selected !== null
+      ? TEXTS.windowOf(row.leaves.indexOf(selected) + 1, row.leaves.length)
+      : TEXTS.windows(row.leaves.length),
+  );
   const titles = $derived.by(() => {
     const split = splitTitles(row.leaves.map((id) => titleOf(windowOf(desk.session, id))));
     return new Map(row.leaves.map((id, index) => [id, split[index]]));
@@ -96,18 +102,19 @@
   aria-label={application.name}
   aria-rowindex={index + 1}
   style:translate="0 {top}px"
-  class="absolute -inset-x-1.5 top-0 z-2 origin-top contain-layout contain-style border-x-[6px] border-marigold bg-paper-high pb-1 shadow-unfolded"
+  class="{desk.isShut(row.application)
+    ? 'shut'
+    : ''} absolute -inset-x-1.5 top-0 z-2 origin-top contain-layout contain-style border-x-[6px] border-marigold bg-paper-high pb-1 shadow-unfolded"
 >
   <div role="rowheader" class="grid h-[46px] grid-cols-[40px_34px_auto_1fr_auto] items-center pr-3.5">
     <PlaceDigit {digit} />
     <Monogram {application} />
     <b class="text-base font-[650]">{application.name}</b>
     <span class="truncate pl-2.5 text-ink-soft">
-      {[TEXTS.windows(row.leaves.length), lastUse && TEXTS.used(durationText(lastUse, now))]
-        .filter(Boolean)
-        .join(' · ')}
+      {[howMany, lastUse && TEXTS.used(durationText(lastUse, now))].filter(Boolean).join(' · ')}
     </span>
     <span class="flex gap-1.5">
+      {#if desk.isShut(row.application)}<span class="chip bg-paper">{TEXTS.opensNot}</span>{/if}
       {#each standing as state (state.type)}
         <span class="chip bg-paper">{standingText(state)}</span>
       {/each}

@@ -3,16 +3,25 @@ import type { Registry } from '../../core/actions/registry';
 import { deskTarget } from '../../core/desk/desk';
 import type { DeskState } from '../../core/desk/state';
 import type { Saying } from '../../core/desk/messages';
+import { carriedTitle, takersOf } from '../../core/carrying/carried';
 import type { Notice } from '../../core/host/notice';
-import { MOST_DOCUMENTS, MOST_SHORTCUTS, MOST_WINDOWS } from '../../core/model/limits';
-import type { WindowId } from '../../core/model/ids';
-import { find } from '../../core/model/table';
+import {
+  MOST_DOCUMENTS,
+  MOST_SHORTCUTS,
+  MOST_TABS,
+  MOST_WINDOWS,
+  MOST_WORKSPACES,
+} from '../../core/model/limits';
+import type { TabId, WindowId } from '../../core/model/ids';
+import { find, has } from '../../core/model/table';
 import type { Session, SessionEvent } from '../../core/session/session';
 import { applicationOf } from '../../core/slices/applications/selectors';
 import { documentOf } from '../../core/slices/documents/selectors';
 import type { Ended } from '../../core/slices/ended/state';
 import type { PutAway } from '../../core/slices/put-away/state';
+import type { PlacedWindow } from '../../core/slices/windows/events';
 import { titleOf, windowOf } from '../../core/slices/windows/selectors';
+import { workspaceName } from '../../core/slices/workspaces/selectors';
 import { standingOfLoneWindow } from '../../core/switcher/standing';
 import { aimText } from '../../core/shortcuts/aim';
 import { isPencil, shortcutOf } from '../../core/slices/shortcuts/selectors';
@@ -23,7 +32,9 @@ import { standingText } from '../../core/switcher/standing-text';
 import { nameOfThing, placeViews } from '../../core/index/place-view';
 import { sameThing } from '../../core/slices/places/selectors';
 import { DIGITS, type Places } from '../../core/slices/places/state';
-import { placeName, TEXTS, windowName } from './texts';
+import { boxOn } from '../../core/placing/placement';
+import { readingOrder } from '../../core/survey/survey';
+import { placeName, SURVEY_TEXTS, TEXTS, windowName } from './texts';
 
 /** What sentences are about: the desk as it is now, and how the whole chord of an action is called. */
 export interface Around {
@@ -60,6 +71,12 @@ export function sayingText(saying: Saying, around: Around): Sentence {
       return calm(TEXTS.bareSurface);
     case 'place':
       return calm(placeText(around));
+    case 'placing':
+      return calm(placingText(around));
+    case 'survey':
+      return calm(surveyText(around));
+    case 'carrying':
+      return calm(carryingText(around));
     case 'notice':
       return { text: noticeText(saying.notice, around), urgent: true };
     case 'refusal':
@@ -82,6 +99,29 @@ function placeText({ state, session, chord }: Around): string {
   return place ? placeName(place) : TEXTS.emptyIndex(chord('add-to-index'));
 }
 
+/** Where the highlight of the survey is, and among how many. */
+function surveyText({ state: { survey }, session }: Around): string {
+  if (!survey?.sheet) return SURVEY_TEXTS.title;
+  const order = readingOrder(survey.sheet, survey.order);
+  if (survey.at === null || !has(session.windows, survey.at)) return SURVEY_TEXTS.none;
+  const window = windowOf(session, survey.at);
+  const states = standingOfLoneWindow(session, survey.at).map(standingText);
+  const where = TEXTS.found(windowName(session, window), order.indexOf(survey.at) + 1, order.length);
+  return [where, ...states].join(', ');
+}
+
+/** Where the window that is placed lies, in figures. */
+function placingText({ state: { placing, surface } }: Around): string {
+  return placing ? TEXTS.figures(boxOn(surface, placing.placement)) : '';
+}
+
+/** What is carried, and where the highlight is. */
+function carryingText(around: Around): string {
+  const { carrying } = around.state;
+  const title = carrying && TEXTS.carrying(carriedTitle(around.session, carrying));
+  return [title, highlightText(around)].filter(Boolean).join('. ');
+}
+
 function highlightText({ state, session, chord }: Around): string {
   const { switcher } = state;
   if (switcher?.search) {
@@ -92,7 +132,10 @@ function highlightText({ state, session, chord }: Around): string {
   if (!target) return TEXTS.nothingRuns(chord('search'));
   const { name } = applicationOf(session, target.application);
   if (target.window === null) return `${name}. ${TEXTS.noWindows}`;
+  const { carrying } = state;
+  const opens = !carrying || takersOf(session, carrying).has(target.application);
   const states = standingOfLoneWindow(session, target.window).map(standingText);
+  if (!opens) states.push(TEXTS.opensNot);
   return [name, titleOf(windowOf(session, target.window)), ...states].join(', ');
 }
 
@@ -159,6 +202,8 @@ export function noticeText(notice: Notice, { session, chord }: Around): string {
       return 'There is nothing left to reopen.';
     case 'nothing-to-close':
       return `${application} has no windows to close.`;
+    case 'cannot-open':
+      return TEXTS.cannotOpen(application);
     case 'not-running':
       return `${application} is not running.`;
     case 'draft-waits':
@@ -169,6 +214,24 @@ export function noticeText(notice: Notice, { session, chord }: Around): string {
       return `There are ${MOST_WINDOWS} windows, as many as there can be. Close some first.`;
     case 'too-many-documents':
       return `There are ${MOST_DOCUMENTS} documents, as many as there can be.`;
+    case 'too-many-tabs':
+      return `A window holds ${MOST_TABS} tabs, and no more.`;
+    case 'too-many-workspaces':
+      return `There are ${MOST_WORKSPACES} workspaces, as many as there can be. Remove one first.`;
+    case 'name-taken':
+      return 'Another workspace is called that. Choose another name.';
+    case 'only-workspace':
+      return 'It is the only workspace.';
+    case 'only-tab':
+      return 'It is the only tab of its window.';
+    case 'no-such-tab':
+      return notice.count === 1 ? TEXTS.onlyTab : `This window has ${notice.count} tabs.`;
+    case 'no-window-to-join':
+      return `${application} has no other window here to join.`;
+    case 'nothing-to-pair':
+      return 'It takes two windows that can be seen to put them side by side.';
+    case 'no-workspace-before':
+      return `No other workspace was shown before. ${chord('workspaces')} lists them.`;
     case 'nothing-inside':
       return 'There is nothing in that to search.';
     case 'session-full':
@@ -177,8 +240,9 @@ export function noticeText(notice: Notice, { session, chord }: Around): string {
 }
 
 /** How what ended is called. */
-export function endedName(session: Session, { kind, application, windows, discarded }: Ended): string {
+export function endedName(session: Session, { kind, application, windows, discarded, tab }: Ended): string {
   const [document] = discarded;
+  if (tab) return tab.window.tabs.find(({ id }) => id === tab.id)?.title ?? '';
   if (kind === 'draft' && document) return `a draft of ${documentOf(session, document.document).title}`;
   const [first, second] = windows;
   return kind === 'window' && first && !second ? titleOf(first) : applicationOf(session, application).name;
@@ -214,6 +278,16 @@ const PUT_AWAY_TEXTS: Readonly<
     done: (subject) => `All but ${subject}, hidden`,
     does: (subject) => `solo ${subject}`,
     undone: () => 'the others are shown again',
+  },
+  pair: {
+    done: (subject) => `Side by side: ${subject}`,
+    does: (subject) => `side by side: ${subject}`,
+    undone: () => 'both lie where they were',
+  },
+  'remove-workspace': {
+    done: (subject) => `Workspace ${subject} removed`,
+    does: (subject) => `remove workspace ${subject}`,
+    undone: (subject) => `workspace ${subject} is back`,
   },
   sweep: {
     done: () => 'Everything swept away',
@@ -337,6 +411,14 @@ function setupText(before: Session, { settings, places, shortcuts, keys, guests 
     .join('. ');
 }
 
+/** Where a window lies now, in figures; of several it goes without saying. */
+function placedText([place, another]: readonly PlacedWindow[], { state: { surface } }: Around): string {
+  return place && !another ? TEXTS.figures(boxOn(surface, place)) : '';
+}
+
+const tabTitle = (session: Session, { window, tab }: { window: WindowId; tab: TabId }): string =>
+  windowOf(session, window).tabs.find(({ id }) => id === tab)?.title ?? '';
+
 function eventText(before: Session, event: SessionEvent, around: Around): string {
   switch (event.type) {
     case 'put-away':
@@ -359,6 +441,30 @@ function eventText(before: Session, event: SessionEvent, around: Around): string
       return placesText(before, event.places);
     case 'keys-changed':
       return event.changes.map((change) => keyChangeText(before, change, around)).join('. ');
+    case 'windows-placed':
+      return placedText(event.places, around);
+    case 'tab-activated':
+    case 'tab-carried': {
+      const { tabs } = windowOf(around.session, event.window);
+      const at = tabs.findIndex(({ id }) => id === event.tab);
+      return TEXTS.tabAt(tabs[at]?.title ?? '', at + 1, tabs.length);
+    }
+    case 'tab-closed':
+      return `${tabTitle(before, event)} closed`;
+    case 'tab-left':
+      return `${tabTitle(before, event)} is a window of its own`;
+    case 'window-joined':
+      return `${titleOf(windowOf(before, event.window))} joined to ${titleOf(windowOf(before, event.into))}`;
+    case 'workspace-entered':
+      return TEXTS.workspace(workspaceName(around.session, event.workspace));
+    case 'workspace-added':
+      return `Workspace ${event.workspace.name} added`;
+    case 'workspace-renamed':
+      return `Workspace ${workspaceName(before, event.workspace)} is ${event.name} now`;
+    case 'windows-carried':
+      return `${namedWindows(before, event.windows)} carried to ${workspaceName(around.session, event.workspace)}`;
+    case 'document-renamed':
+      return `${documentOf(before, event.document).title} is ${event.title} now`;
     case 'document-made':
       return `${event.document.title} made`;
     case 'setup-changed':

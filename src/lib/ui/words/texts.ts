@@ -1,5 +1,6 @@
 /** Every sentence and label that the page shows, named once. */
 import type { Group } from '../../core/actions/action';
+import type { Geometry } from '../../core/model/geometry';
 import type { KeyRow } from '../../core/keys/writing-keys';
 import type { CandidateKind } from '../../core/search/candidates';
 import type { Kind } from '../../core/search/kinds';
@@ -22,6 +23,7 @@ export const keySeatText = (row: KeyRow, nth: number): string => `key ${nth} of 
 /** What kind of thing a result is. */
 export const KIND_TEXTS: Readonly<Record<CandidateKind, string>> = {
   window: 'window',
+  tab: 'tab',
   application: 'application',
   document: 'document',
   command: 'command',
@@ -35,6 +37,11 @@ export const REASONS: Readonly<Partial<Record<Kind, string>>> = {
 };
 
 const listed = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
+const ordinals = new Intl.PluralRules('en-GB', { type: 'ordinal' });
+const SUFFIXES: Readonly<Partial<Record<Intl.LDMLPluralRule, string>>> = { one: 'st', two: 'nd', few: 'rd' };
+/** A number as in “22nd”. */
+const ordinal = (n: number): string => `${n}${SUFFIXES[ordinals.select(n)] ?? 'th'}`;
 
 /** How a window is called where its application is not at hand. */
 export const windowName = (session: Session, window: AppWindow): string =>
@@ -61,6 +68,11 @@ export const TEXTS = {
   switcher: 'Switcher',
   switchTo: 'Switch to',
   running: (count: number) => `${count} running`,
+  shownHere: (count: number, elsewhere: readonly string[], chord: string) =>
+    [
+      `${count} here`,
+      ...(elsewhere.length > 0 ? [`elsewhere: ${elsewhere.join(', ')} (${chord})`] : []),
+    ].join(' · '),
   within: 'in',
   insideHint: 'what is in there',
   goesInto: 'into',
@@ -72,6 +84,7 @@ export const TEXTS = {
   chosenBefore: (times: number, letters: string) =>
     `chosen ${times === 1 ? 'once' : times === 2 ? 'twice' : `${times} times`} for “${letters}”`,
   windows: (count: number) => (count === 1 ? '1 window' : `${count} windows`),
+  windowOf: (at: number, count: number) => `window ${at} of ${count}`,
   used: (ago: string) => `used ${ago} ago`,
   ago: (duration: string) => `${duration} ago`,
   neverUsed: 'not used yet',
@@ -127,6 +140,16 @@ export const TEXTS = {
   keepOpen: 'Keep open',
   draftText: (ago: string) => `An unsaved draft from ${ago} ago`,
   takeUp: 'Use the draft',
+  /** While something is carried. */
+  carry: (title: string) => `Carry ${title} to`,
+  carrying: (title: string) => `Carrying ${title}: choose what opens it`,
+  willOpenIn: (title: string, program: string) => `opens ${title} in ${program}`,
+  cannotOpen: (program: string) => `${program} does not open documents of that kind. Choose another program.`,
+  opensNot: 'does not open it',
+  notText: (file: string) =>
+    `${file} is not taken in: Key Fold takes in plain text (.txt, .md) and tables (.csv).`,
+  tooLongFile: (file: string) =>
+    `${file} is not taken in: it is longer than a document can be. Split it first.`,
   willSwitch: (name: string) => `switches to ${name}`,
   willOpen: (name: string) => `opens ${name}`,
   willOpenWindow: (name: string) => `opens a window of ${name}`,
@@ -137,6 +160,13 @@ export const TEXTS = {
   openSwitcher: 'Open switcher',
   workspace: (name: string) => `Workspace: ${name}`,
   notRunning: 'not running',
+  onlyTab: 'This window has one tab only.',
+  tabIn: (window: string) => `tab, beside ${window}`,
+  tabsOf: (position: number, count: number) => `${count} tabs, ${ordinal(position)} shown`,
+  tabList: 'Tabs',
+  closesTab: (title: string) => `Close ${title}`,
+  tabAt: (title: string, position: number, count: number) => `${title}, tab ${position} of ${count}`,
+  figures: ({ x, y, width, height }: Geometry) => `${width} × ${height} at ${x}, ${y}`,
 } as const;
 
 /** Every text of the settings. */
@@ -148,6 +178,8 @@ export const SETTINGS_TEXTS = {
     theme: 'Colours',
     block: 'Block of keys',
     index: 'Index',
+    switcherShows: 'Switcher shows',
+    edges: 'Dragged to an edge',
     holding: 'Tap instead of hold',
   } as Readonly<Record<string, string>>,
   holdKeyHints: {
@@ -193,6 +225,10 @@ export const SETTINGS_TEXTS = {
     left: 'left hand',
     right: 'right hand',
     window: 'window of its own',
+    everything: 'everything',
+    here: 'only this workspace',
+    lie: 'a window lies there',
+    fill: 'it fills that half',
   } as Readonly<Record<string, string>>,
   holdingHint: 'The switcher stays open and Enter switches. Tapping the hold key opens it.',
   learned: 'Learned choices',
@@ -203,7 +239,7 @@ export const SETTINGS_TEXTS = {
   forgetAll: 'Forget everything',
   document: 'Export and import',
   exportButton: 'Export',
-  importLabel: 'Import a desk:',
+  importLabel: 'Import a desk …',
   notImported: (file: string, why: string) => `${file} was not opened. ${why}`,
   noServer: 'The server cannot be reached.',
   close: 'Close',
@@ -248,6 +284,10 @@ export const SHEET_TEXTS = {
     'at-end': 'At the end of the search line',
     'at-start': 'At its start',
     index: 'In the index',
+    placing: 'While a window is placed',
+    survey: 'In the survey',
+    'survey-bare': 'Before anything is typed there',
+    'survey-held': 'There, with the hold key',
   },
   print: 'Print',
   close: 'Close',
@@ -259,8 +299,46 @@ export const MENU_TEXTS = {
   documents: 'Documents',
   acts: 'What to do',
   place: (digit: string) => `Place ${digit}`,
+  of: (name: string) => `What can be done with ${name}`,
+  window: 'The window',
+  tabs: 'Its tabs',
+  document: 'Its document',
+  application: 'Its application',
   show: 'show',
   reveal: (folder: string) => `Show it in ${folder}`,
+} as const;
+
+/** Every text of the survey. */
+export const SURVEY_TEXTS = {
+  title: 'Survey',
+  none: 'No windows to survey',
+  nothing: (letters: string) =>
+    letters === '' ? 'No windows are open here.' : `No window matches “${letters}”.`,
+  shown: (count: number, workspace: string) =>
+    `${count === 1 ? '1 window' : `${count} windows`} ${workspace === '' ? 'of all workspaces' : `of ${workspace}`}`,
+  of: (at: number, count: number) => `${at} of ${count}`,
+  order: 'Order',
+  orders: { place: 'place', title: 'title', application: 'application', recent: 'recent use' },
+  filter: 'Type to filter',
+  comesForward: (title: string) => `${title} comes forward`,
+  asBefore: 'as before',
+} as const;
+
+/** Every text of the list of workspaces. */
+export const WORKSPACES_TEXTS = {
+  title: 'Workspaces',
+  here: 'shown',
+  goes: 'goes there',
+  carries: (title: string) => `takes ${title} along`,
+  carriesAll: (application: string) => `takes all of ${application} along`,
+  rename: 'Rename',
+  renaming: (name: string) => `Rename ${name}`,
+  newName: (name: string) => `New name of ${name}`,
+  remove: 'Remove',
+  removing: (name: string) => `Remove ${name}: its windows go to its neighbour`,
+  add: 'Add',
+  addHint: 'Name of a new workspace',
+  close: 'Close',
 } as const;
 
 /** Every text of shortcuts. */
@@ -289,6 +367,7 @@ export const SHORTCUT_TEXTS = {
   further: 'Pressed again',
   furthers: {
     'next-window': 'goes on to its next window',
+    'next-tab': 'goes on to its next tab',
     back: 'goes back to where I was',
     hide: 'hides it',
   },
@@ -313,6 +392,7 @@ export const GUESTS_TEXTS = {
   scope: 'Belongs to it',
   scopeHint: 'Addresses that begin like this; empty: the folder of the address',
   picture: 'Picture',
+  choosePicture: 'Choose a picture …',
   noPictureAnyMore: 'No picture',
   manifest: 'Manifest',
   manifestHint: 'Paste the page’s web app manifest to fill in the rest',
@@ -328,7 +408,7 @@ export const GUESTS_TEXTS = {
   isHere: (name: string) => `${name} is here already.`,
   added: (name: string) => `${name} was added. Search finds it.`,
   ofTheMachine: 'a program of the machine, by its desktop entry',
-  entries: 'Add desktop entries:',
+  entries: 'Add desktop entries …',
   entryOf: 'Desktop entry of',
   exportEntry: 'Export',
   change: 'Change',
@@ -347,7 +427,7 @@ export const SETUP_TEXTS = {
   hint: 'Places, shortcuts in ink, keys, settings and added applications as one file. Windows, documents and shortcuts in pencil are no part of it.',
   handOut: 'Export my set-up',
   handedOut: 'The set-up is being saved.',
-  takeOver: 'Take over a set-up:',
+  takeOver: 'Take over a set-up …',
   from: (title: string) => `The set-up of “${title}”`,
   parts: {
     setting: 'Settings',
@@ -443,6 +523,9 @@ export const KEYS_TEXTS = {
     'put-away': 'Putting away',
     end: 'Ending',
     surface: 'The whole surface',
+    placing: 'Placing windows',
+    tab: 'Tabs',
+    workspace: 'Workspaces',
     'bring-back': 'Bringing back',
     program: 'In programs',
     page: 'Key Fold',

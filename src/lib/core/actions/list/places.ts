@@ -63,8 +63,6 @@ export const newWindowAtPlace = actionFamily({
   },
 });
 
-const F6: Binding = { scope: 'anywhere', at: { key: 'F6' }, shift: false };
-
 /** Goes to the index, or back from it. */
 export const walkIndex = action({
   id: 'index',
@@ -72,9 +70,28 @@ export const walkIndex = action({
   acts: 'nothing',
   searched: false,
   words: { title: 'Walk the index', short: 'index', synonyms: [] },
-  keys: [held('Backquote'), F6],
+  keys: [held('Backquote')],
   offer: () => ordersDesk({ type: 'walk-index' }),
 });
+
+/** Through the sections of the page, as in programs everywhere (common practice). */
+const toSection = (id: string, title: string, by: 1 | -1): Action =>
+  action({
+    id,
+    group: 'page',
+    acts: 'nothing',
+    searched: false,
+    explained: false,
+    words: { title, short: 'section', synonyms: [] },
+    keys: [{ scope: 'anywhere', at: { key: 'F6' }, shift: by < 0 }],
+    offer: () => ordersDesk({ type: 'to-section', by }),
+  });
+
+/** From the front window to the index, the foot line, and round; and the other way. */
+export const TO_SECTIONS: readonly Action[] = [
+  toSection('next-section', 'To the next section: window, index, foot line', 1),
+  toSection('previous-section', 'To the section before', -1),
+];
 
 /** What is in front or highlighted gets the first empty place. */
 export const addToIndex = action({

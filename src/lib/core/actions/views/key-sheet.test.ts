@@ -52,7 +52,8 @@ describe('the key sheet', () => {
       ]);
       for (const { code, column } of keys) expect(seatOf(code)).toEqual({ row, column });
     }
-    expect(keyOn(SESSION, 'KeyP')).toMatchObject({ plain: null, shifted: null });
+    expect(keyOn(SESSION, 'KeyP')).toMatchObject({ plain: { short: 'all workspaces' }, shifted: null });
+    expect(keyOn(SESSION, 'KeyE')).toMatchObject({ plain: null, shifted: { short: 'carry document' } });
   });
 
   it('follows what a person has chosen, and the block for the other hand', () => {
@@ -88,6 +89,10 @@ describe('the key sheet', () => {
       'at-end',
       'at-start',
       'index',
+      'placing',
+      'survey',
+      'survey-bare',
+      'survey-held',
     ]);
     expect(elsewhere.flatMap(({ lines }) => lines.map(({ title }) => title))).toContain(
       'To the place with this digit',

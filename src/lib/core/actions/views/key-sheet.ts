@@ -43,7 +43,18 @@ export interface KeySheet {
 }
 
 const ROWS: readonly KeyRow[] = ['digits', 'top', 'home', 'bottom'];
-const ELSEWHERE = ['anywhere', 'list', 'rows', 'at-end', 'at-start', 'index'] as const;
+const ELSEWHERE = [
+  'anywhere',
+  'list',
+  'rows',
+  'at-end',
+  'at-start',
+  'index',
+  'placing',
+  'survey',
+  'survey-bare',
+  'survey-held',
+] as const;
 
 /** The sheet of the keys as they are. */
 export function keySheet(registry: Registry, keys: KeyMap, session: Session): KeySheet {
@@ -88,12 +99,17 @@ export function keySheet(registry: Registry, keys: KeyMap, session: Session): Ke
   };
 }
 
+/** Modes have many keys that are called the same: there those share a line. */
+const together = (scope: Scope): boolean => scope === 'placing' || scope.startsWith('survey');
+
 /** What the keys of a scope do, those of one action together. */
 function linesIn(registry: Registry, keys: KeyMap, session: Session, scope: Scope): SheetLine[] {
   const lines = new Map<string, Bound[]>();
   for (const bound of keys.bindings) {
     if (bound.scope !== scope) continue;
-    const title = titleOf(registry, session, bound.invocation);
+    const title = together(scope)
+      ? registry.words(bound.invocation, session).short
+      : titleOf(registry, session, bound.invocation);
     lines.set(title, [...(lines.get(title) ?? []), bound]);
   }
   return [...lines].map(([title, bounds]) => ({ title, bounds }));

@@ -22,6 +22,8 @@ export const LEGENDS = {
   closed: ['find', 'put-away', 'end', 'surface', 'bring-back', 'page'],
   /** What it explains beneath the switcher … */
   beneath: ['surface', 'bring-back', 'page'],
+  /** What lies under the other hand has a line of its own as long as the hold key is down. */
+  otherHand: ['tab', 'workspace', 'placing'],
   /** … which explains these itself while it is held open … */
   holding: ['find', 'put-away', 'end'],
   /** … and these while it stays open, when arrows step. */
@@ -52,14 +54,15 @@ export function legendOf(
   return entries;
 }
 
-/** What the keys of the index do while it is walked: of each action the first key, opposite ones together. */
-export function legendOfIndex(
+/** What the keys of a mode do while it lasts: of each action the first key, those that are called the same together. */
+export function legendOfMode(
   registry: Registry,
   keys: KeyMap,
   session: Session,
+  mode: 'index' | 'placing' | 'survey',
 ): { readonly keys: readonly Bound[]; readonly text: string }[] {
   const entries: { keys: Bound[]; text: string; actions: Set<string> }[] = [];
-  for (const bound of keys.bindings.filter(({ scope }) => scope === 'index')) {
+  for (const bound of keys.bindings.filter(({ scope }) => scope === mode || scope.startsWith(`${mode}-`))) {
     const { action } = bound.invocation;
     if (!registry.action(action).explained || entries.some((entry) => entry.actions.has(action))) continue;
     const { short: text } = registry.words(bound.invocation, session);

@@ -1,10 +1,10 @@
 /** Bringing things to the front, and opening what is not open yet. */
 import type { Course } from '../../host/course';
 import { cascade } from '../../layout/cascade';
-import type { ApplicationId } from '../../model/ids';
+import type { ApplicationId, DocumentId } from '../../model/ids';
 import { find, idsIn } from '../../model/table';
 import { applicationOf } from '../../slices/applications/selectors';
-import { documentOf } from '../../slices/documents/selectors';
+import { canOpen, documentOf } from '../../slices/documents/selectors';
 import type { AppDocument } from '../../slices/documents/state';
 import { isDraftLeft } from '../../slices/drafts/selectors';
 import { raised } from '../../slices/front/selectors';
@@ -83,14 +83,30 @@ export const openDocument = commandKind({
   decide: (course, { document }) => showDocument(course, document),
 });
 
-/** Goes to the window that shows a document, or opens one; its application is launched if need be. */
-export function showDocument(course: Course, id: string): void {
+/** Goes to the window of an application that shows a document, whosever that is, or opens one. */
+export const openDocumentWith = commandKind({
+  type: 'open-document-with',
+  fields: { document: 'document', application: 'application' },
+  grows: true,
+  unforeseen: true,
+  decide(course, { document, application }) {
+    if (canOpen(course.session, application, documentOf(course.session, document)))
+      showDocument(course, document, application);
+    else course.notice({ type: 'cannot-open', application });
+  },
+});
+
+/** Goes to the window of an application that shows a document, or opens one; it is launched if need be. */
+export function showDocument(
+  course: Course,
+  id: DocumentId,
+  application = documentOf(course.session, id).application,
+): void {
   const document = documentOf(course.session, id);
-  const { application } = document;
   const showing = windowsOf(course.session, application).find((window) => shows(window, id));
   if (!applicationOf(course.session, application).running)
     course.happen({ type: 'application-launched', application });
-  if (!showing) return open(course, document, true);
+  if (!showing) return open(course, document, application, true);
   const tab = showing.tabs.find((candidate) => candidate.document === id);
   if (tab && tab.id !== showing.activeTab)
     course.happen({ type: 'tab-activated', window: showing.id, tab: tab.id });
@@ -102,17 +118,16 @@ function launch(course: Course, id: ApplicationId, inFront = true): void {
   course.happen({ type: 'application-launched', application: id });
   const left = idsIn(course.session.drafts)
     .map((document) => documentOf(course.session, document))
-    .filter((document) => document.application === id);
+    .filter((document) => document.application === id && isDraftLeft(course.session, document.id));
   if (left.length === 0) return openHome(course, id, inFront);
-  for (const document of left) open(course, document, inFront);
+  for (const document of left) open(course, document, id, inFront);
 }
 
 const openHome = (course: Course, id: ApplicationId, inFront: boolean): void =>
-  open(course, documentOf(course.session, applicationOf(course.session, id).home), inFront);
+  open(course, documentOf(course.session, applicationOf(course.session, id).home), id, inFront);
 
 /** Opens a window on a document. A draft of it that was left behind is offered. */
-function open(course: Course, document: AppDocument, inFront: boolean): void {
-  const { application } = document;
+function open(course: Course, document: AppDocument, application: ApplicationId, inFront: boolean): void {
   const { window: id, tab, there } = course.newWindow(application);
   if (!there)
     course.happen({

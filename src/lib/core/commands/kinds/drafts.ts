@@ -4,7 +4,6 @@ import type { DocumentId } from '../../model/ids';
 import { find, idsIn } from '../../model/table';
 import { documentOf } from '../../slices/documents/selectors';
 import { draftedDocuments, hasDraft, windowsOffering } from '../../slices/drafts/selectors';
-import { windowsOf } from '../../slices/recency/selectors';
 import { isDropping, shows, windowOf } from '../../slices/windows/selectors';
 import { commandKind } from '../command';
 
@@ -53,9 +52,7 @@ export const answerDraft = commandKind({
 
 /** Words written after "discard" was answered are new work: the window asks again. */
 function askAgain(course: Course, id: DocumentId): void {
-  const windows = windowsOf(course.session, documentOf(course.session, id).application).filter(
-    (window) => isDropping(window) && shows(window, id),
-  );
+  const windows = course.session.windows.filter((window) => isDropping(window) && shows(window, id));
   if (windows.length > 0) course.happen({ type: 'closing-asked', windows: idsIn(windows), goal: 'quit' });
 }
 

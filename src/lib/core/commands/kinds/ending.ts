@@ -3,14 +3,15 @@ import type { Course } from '../../host/course';
 import type { ApplicationId, DocumentId, WindowId } from '../../model/ids';
 import { has, idsIn } from '../../model/table';
 import { applicationOf } from '../../slices/applications/selectors';
-import { draftedDocuments, isDraftLeft, isUnsaved } from '../../slices/drafts/selectors';
+import { draftedDocuments, hasDraft, isDraftLeft, isUnsaved } from '../../slices/drafts/selectors';
 import { endedAs, hasNewerDraft } from '../../slices/ended/selectors';
 import type { Ended } from '../../slices/ended/state';
 import { windowsOf } from '../../slices/recency/selectors';
-import { isDropping, shows, windowOf, windowToChoose } from '../../slices/windows/selectors';
+import { isAsking, isDropping, shows, windowOf, windowToChoose } from '../../slices/windows/selectors';
 import type { AppWindow, ClosingGoal } from '../../slices/windows/state';
 import { commandKind } from '../command';
 import { showDocument } from './coming-forward';
+import { activate, reopenTab, shutTab, tabOf } from './tabs';
 
 /** Closes a window, asking in it first if it holds unsaved work. */
 export const close = commandKind({
@@ -30,6 +31,25 @@ export const closeAll = commandKind({
   unforeseen: true,
   decide: (course, { application }) =>
     closeWindows(course, application, windowsOf(course.session, application)),
+});
+
+/** Closes a tab, asking first if it holds unsaved work; the last one takes its window along. */
+export const closeTab = commandKind({
+  type: 'close-tab',
+  fields: { window: 'window', tab: 'tab' },
+  unforeseen: true,
+  decide(course, { window: id, tab: tabId }) {
+    const tab = tabOf(course, id, tabId);
+    const window = windowOf(course.session, id);
+    const { application } = window;
+    if (window.tabs.length === 1) return close.decide(course, { window: id });
+    if (!applicationOf(course.session, application).answering)
+      return course.notice({ type: 'does-not-answer', application });
+    if (isAsking(window)) return course.notice({ type: 'already-asking', application });
+    if (window.offeringDraft || !hasDraft(course.session, tab.document)) return shutTab(course, id, tabId);
+    activate(course, id, tabId);
+    course.happen({ type: 'closing-asked', windows: [id], goal: 'tab', tab: tabId });
+  },
 });
 
 /** Quits an application once all its unsaved windows have answered. */
@@ -80,9 +100,12 @@ export const answerClosing = commandKind({
       else course.happen({ type: 'closing-settled', window: id, answer });
       return;
     }
-    const documents = draftedDocuments(course.session, window);
+    const asked = asking.tab === undefined ? window : { ...window, tabs: [tabOf(course, id, asking.tab)] };
+    const documents = draftedDocuments(course.session, asked);
     if (answer === 'save' && documents.length > 0) course.happen({ type: 'drafts-saved', documents });
-    if (asking.goal === 'close')
+    if (asking.tab !== undefined && window.tabs.length > 1)
+      return shutTab(course, id, asking.tab, answer === 'drop' ? documents : []);
+    if (asking.goal !== 'quit')
       return shut(course, application, [window], answer === 'drop' ? documents : []);
     const settled = answer === 'drop' ? answer : 'keep-open';
     if (!(asking.dropping && answer === 'drop'))
@@ -114,6 +137,7 @@ export const reopen = commandKind({
         again.map(({ document }) => document),
       );
     if (!running) course.happen({ type: 'application-launched', application });
+    if (last.tab) return reopenTab(course, last.tab);
     reopenWindows(course, last.windows);
     restackReopened(course, last);
     const front = windowToChoose(course.session, idsIn(last.windows));

@@ -1,14 +1,14 @@
 /** Putting windows and applications away, and back (switching rules 16 and 17). */
 import type { Course } from '../../host/course';
-import { sameGeometry } from '../../model/geometry';
 import type { ApplicationId, WindowId } from '../../model/ids';
 import { idsOf } from '../../model/order';
 import { find, has, idsIn } from '../../model/table';
+import { placementOf, samePlacement } from '../../placing/placement';
 import { isVisible } from '../../session/session';
 import { applicationOf } from '../../slices/applications/selectors';
 import { raised } from '../../slices/front/selectors';
 import { isAway, newestPutAway } from '../../slices/put-away/selectors';
-import type { PutAway } from '../../slices/put-away/state';
+import type { PutAway, RemovedWorkspace } from '../../slices/put-away/state';
 import { windowsOf } from '../../slices/recency/selectors';
 import { titleOf, windowOf } from '../../slices/windows/selectors';
 import { commandKind } from '../command';
@@ -160,16 +160,33 @@ function putAway(course: Course, { kind, subject, windows = [], hide = [], show 
   if (show.length > 0) course.happen({ type: 'applications-shown', applications: show });
   if (hide.length > 0) course.happen({ type: 'applications-hidden', applications: hide });
   course.fillFront();
+  remember(course, before, { kind, subject, windows, applications: [...show, ...hide] });
+}
+
+/** What an entry of the put-back stack is about. */
+interface Remembered extends Pick<PutAway, 'kind' | 'subject'> {
+  readonly windows?: readonly WindowId[];
+  readonly applications?: readonly ApplicationId[];
+  readonly workspace?: RemovedWorkspace;
+}
+
+/** Puts on the put-back stack what a command has changed since `before`. */
+export function remember(
+  course: Course,
+  before: Course['session'],
+  { kind, subject, windows = [], applications = [], workspace }: Remembered,
+): void {
   const after = course.session;
   const entry: PutAway = {
     id: course.newEntry(),
     kind,
     subject,
-    windows: windows.map((id) => ({ window: id, geometry: windowOf(before, id).geometry })),
-    applications: [...show, ...hide].map((id) => ({
+    windows: windows.map((id) => ({ window: id, ...placementOf(windowOf(before, id)) })),
+    applications: applications.map((id) => ({
       application: id,
       hidden: applicationOf(before, id).hidden,
     })),
+    ...(workspace && { workspace }),
     stacking: after.stacking === before.stacking ? null : before.stacking,
     front: after.front === before.front ? null : before.front,
   };
@@ -182,6 +199,7 @@ function putEntryBack(course: Course, entry: PutAway): void {
   const above = putAways.slice(putAways.indexOf(entry) + 1);
   // Decided again, what lies above may be of wishes that were made later and have not come true.
   const over = course.again ? [] : above.filter((other) => !isAway(course.session, other));
+  if (entry.workspace) putBackWorkspace(course, entry.workspace);
   putBackApplications(course, entry);
   putBackWindows(course, entry);
   const front = entry.front !== null && course.sees(entry.front) ? entry.front : course.session.front;
@@ -205,19 +223,27 @@ function putBackApplications(course: Course, { applications }: PutAway): void {
   if (show.length > 0) course.happen({ type: 'applications-shown', applications: show });
 }
 
-function putBackWindows(course: Course, entry: PutAway): void {
-  const there = entry.windows.flatMap(({ window: id, geometry }) => {
-    const window = find(course.session.windows, id);
-    return window ? [{ window, geometry }] : [];
+function putBackWindows(course: Course, { kind, windows }: PutAway): void {
+  const there = windows.flatMap((before) => {
+    const now = find(course.session.windows, before.window);
+    return now ? [{ before, now }] : [];
   });
-  const minimised = there.filter(({ window }) => window.minimised).map(({ window }) => window.id);
-  const moved = there.filter(({ window, geometry }) => !sameGeometry(window.geometry, geometry));
+  // A pair minimised nothing: what is minimised since stays so.
+  const minimised = there.filter(({ now }) => now.minimised && kind !== 'pair').map(({ now }) => now.id);
+  const moved = there.filter(({ before, now }) => !samePlacement(now, before));
   if (minimised.length > 0) course.happen({ type: 'windows-restored', windows: minimised });
-  if (moved.length > 0)
-    course.happen({
-      type: 'windows-placed',
-      places: moved.map(({ window, geometry }) => ({ window: window.id, geometry })),
-    });
+  if (moved.length > 0) course.happen({ type: 'windows-placed', places: moved.map(({ before }) => before) });
+}
+
+/** It comes back where it stood, with those of its windows that are still where they went. */
+function putBackWorkspace(course: Course, { workspace, at, shown, windows, to }: RemovedWorkspace): void {
+  const { workspaces } = course.session;
+  if (!has(workspaces, workspace.id))
+    course.happen({ type: 'workspace-added', workspace, at: Math.min(at, workspaces.length) });
+  const back = windows.filter((id) => find(course.session.windows, id)?.workspace === to);
+  if (back.length > 0) course.happen({ type: 'windows-carried', windows: back, workspace: workspace.id });
+  if (shown && course.session.workspace !== workspace.id)
+    course.happen({ type: 'workspace-entered', workspace: workspace.id });
 }
 
 /** The stacking as it was, less what has ended; what was opened since lies above it. */

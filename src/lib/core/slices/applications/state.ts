@@ -18,6 +18,8 @@ export interface Application {
   readonly quitsWithLastWindow: boolean;
   /** True while it waits for answers before it quits. */
   readonly quitting: boolean;
+  /** The kinds of documents that it opens besides those that it has. */
+  readonly opens?: readonly string[];
   /** What it opens when it is launched. */
   readonly home: DocumentId;
 }

@@ -24,6 +24,9 @@ export const documents: Slice<
   on: {
     'document-made': ({ documents }, { document }) =>
       has(documents, document.id) ? {} : { documents: add(documents, [document]) },
+    'document-renamed': ({ documents }, { document, title }) => ({
+      documents: patch(documents, [document], 'document', (one) => ({ ...one, title })),
+    }),
     'drafts-saved': (before, event) => ({
       documents: patch(before.documents, event.documents, 'document', (document) => ({
         ...document,

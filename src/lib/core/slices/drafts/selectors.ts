@@ -2,10 +2,8 @@ import type { DocumentId } from '../../model/ids';
 import { find, has } from '../../model/table';
 import { documentOf } from '../documents/selectors';
 import type { DocumentsState } from '../documents/state';
-import { windowsOf } from '../recency/selectors';
-import type { RecencyState } from '../recency/state';
 import { activeTab, shows } from '../windows/selectors';
-import type { AppWindow, WindowsState } from '../windows/state';
+import type { AppWindow, Tab, WindowsState } from '../windows/state';
 import type { Draft, DraftsState } from './state';
 
 /** Whether a document has a draft. */
@@ -28,28 +26,37 @@ export const isUnsaved = (session: DraftsState, window: AppWindow): boolean =>
   !window.offeringDraft && draftedDocuments(session, window).length > 0;
 
 /** The text that a window shows: its document's draft, or what was saved while the draft is merely offered. */
-export function shownText(session: DraftsState & DocumentsState, window: AppWindow): string {
-  const { id, text } = documentOf(session, activeTab(window).document);
+export const shownText = (session: DraftsState & DocumentsState, window: AppWindow): string =>
+  textIn(session, window, activeTab(window));
+
+/** The text of a document as it stands: its draft, or else what was saved. */
+export const shownDraft = (session: DraftsState & DocumentsState, document: DocumentId): string =>
+  find(session.drafts, document)?.text ?? documentOf(session, document).text;
+
+/** The same of one of its tabs. */
+export function textIn(
+  session: DraftsState & DocumentsState,
+  window: AppWindow,
+  tab: Pick<Tab, 'document'>,
+): string {
+  const { id, text } = documentOf(session, tab.document);
   return window.offeringDraft ? text : (find(session.drafts, id)?.text ?? text);
 }
 
-type Open = DraftsState & DocumentsState & RecencyState & WindowsState;
+type Open = DraftsState & DocumentsState & WindowsState;
 
 /**
  * Whether a draft was left behind: no open window works on it. Whatever opens its document then offers it, and
  * nothing is written to the document until the offer is answered.
  */
-export function isDraftLeft(session: Open, document: DocumentId): boolean {
-  if (!hasDraft(session, document)) return false;
-  const windows = windowsOf(session, documentOf(session, document).application);
-  return !windows.some((window) => !window.offeringDraft && shows(window, document));
-}
+export const isDraftLeft = (session: Open, document: DocumentId): boolean =>
+  hasDraft(session, document) &&
+  !session.windows.some((window) => !window.offeringDraft && shows(window, document));
 
 /** The windows that offer a draft of one of these documents, and wait for the answer. */
 export function windowsOffering(session: Open, documents: readonly DocumentId[]): AppWindow[] {
   if (!documents.some((document) => hasDraft(session, document))) return [];
-  const applications = new Set(documents.map((document) => documentOf(session, document).application));
-  return [...applications]
-    .flatMap((application) => windowsOf(session, application))
-    .filter((window) => window.offeringDraft && documents.some((document) => shows(window, document)));
+  return session.windows.filter(
+    (window) => window.offeringDraft && documents.some((document) => shows(window, document)),
+  );
 }

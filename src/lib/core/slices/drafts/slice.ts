@@ -11,7 +11,7 @@ import type { WindowEvents } from '../windows/events';
 import type { DraftEvents } from './events';
 import type { DraftsState } from './state';
 
-type Heard = Pick<WindowEvents, 'windows-closed'> &
+type Heard = Pick<WindowEvents, 'windows-closed' | 'tab-closed'> &
   Pick<ApplicationEvents, 'application-ended'> &
   Pick<EndedEvents, 'ended-reopened'>;
 
@@ -33,6 +33,7 @@ export const drafts: Slice<DraftsState, DraftEvents, Heard, DocumentsState & End
     'drafts-saved': (before, { documents }) => gone(before, documents),
     'drafts-discarded': (before, { documents }) => gone(before, documents),
     'windows-closed': (before, { discarded }) => gone(before, discarded),
+    'tab-closed': (before, { discarded }) => gone(before, discarded),
     'application-ended': (before, { discarded }) => gone(before, discarded),
     'ended-reopened': (before, { entry }) => ({
       drafts: add(

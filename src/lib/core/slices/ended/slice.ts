@@ -22,7 +22,7 @@ import type { EndedEvents } from './events';
 import { endedAs, hasNewerDraft } from './selectors';
 import type { Ended, EndedState } from './state';
 
-type Heard = Pick<WindowEvents, 'windows-closed'> &
+type Heard = Pick<WindowEvents, 'windows-closed' | 'tab-closed'> &
   Pick<ApplicationEvents, 'application-ended'> &
   Pick<DraftEvents, 'drafts-discarded'> &
   SetupEvents;
@@ -45,6 +45,10 @@ export const ended: Slice<EndedState, EndedEvents, Heard, Reads> = {
       const [first] = windows;
       return first ? remembering(before, 'window', first.application, windows, event) : {};
     },
+    'tab-closed': (before, event) => {
+      const window = withoutQuestion(windowOf(before, event.window));
+      return remembering(before, 'tab', window.application, [], event, { id: event.tab, window });
+    },
     'application-ended': (before, event) =>
       remembering(before, 'application', event.application, windowsOf(before, event.application), event),
     'drafts-discarded': (before, { documents, entry }) => {
@@ -62,7 +66,9 @@ export const ended: Slice<EndedState, EndedEvents, Heard, Reads> = {
       return {
         ended: before.ended.flatMap((one): Ended[] => {
           if (one !== reopened) return [one];
-          return waiting.length === 0 ? [] : [{ ...one, kind: 'draft', windows: [], discarded: waiting }];
+          if (waiting.length === 0) return [];
+          const { tab: _tab, ...rest } = one;
+          return [{ ...rest, kind: 'draft', windows: [], discarded: waiting }];
         }),
       };
     },
@@ -83,12 +89,14 @@ function remembering(
   application: ApplicationId,
   windows: readonly AppWindow[],
   { discarded, entry }: { readonly discarded: readonly DocumentId[]; readonly entry: string },
+  tab?: Ended['tab'],
 ): EndedState {
   const remembered: Ended = {
     id: entry,
     kind,
     application,
     windows: windows.map(withoutQuestion),
+    ...(tab && { tab }),
     stacking: before.stacking,
     hidden: applicationOf(before, application).hidden,
     discarded: discarded.map((document) => {

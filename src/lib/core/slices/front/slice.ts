@@ -9,7 +9,7 @@ import type { FrontEvents } from './events';
 import { raised } from './selectors';
 import type { FrontState } from './state';
 
-type Heard = Pick<WindowEvents, 'windows-opened' | 'windows-closed'> &
+type Heard = Pick<WindowEvents, 'windows-opened' | 'windows-closed' | 'window-joined'> &
   Pick<ApplicationEvents, 'application-ended'>;
 
 /** The front window and the pile. That what cannot be seen is not in front is the session's rule, not this slice's. */
@@ -26,6 +26,7 @@ export const front: Slice<FrontState, FrontEvents, Heard, WindowsState> = {
       const gone = new Set(windows);
       return { stacking: stacking.filter((id) => !gone.has(id)) };
     },
+    'window-joined': ({ stacking }, { window }) => ({ stacking: stacking.filter((id) => id !== window) }),
     'application-ended': (before, { application }) => ({
       stacking: before.stacking.filter((id) => windowOf(before, id).application !== application),
     }),

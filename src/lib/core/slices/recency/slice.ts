@@ -13,7 +13,7 @@ import { passedOver } from './selectors';
 import type { RecencyState } from './state';
 
 type Heard = Pick<FrontEvents, 'window-fronted'> &
-  Pick<WindowEvents, 'windows-opened' | 'windows-closed'> &
+  Pick<WindowEvents, 'windows-opened' | 'windows-closed' | 'window-joined'> &
   Pick<ApplicationEvents, 'application-launched' | 'application-ended'>;
 
 type Reads = WindowsState & ApplicationsState & FrontState;
@@ -46,6 +46,9 @@ export const recency: Slice<RecencyState, RecencyEvents, Heard, Reads> = {
       const gone = new Set(windows);
       return { recent: { ...recent, windows: recent.windows.filter(({ id }) => !gone.has(id)) } };
     },
+    'window-joined': ({ recent }, { window }) => ({
+      recent: { ...recent, windows: without(recent.windows, window) },
+    }),
     'application-launched': ({ recent }, { application }) => ({
       recent: { ...recent, applications: toEnd(recent.applications, application) },
     }),

@@ -32,6 +32,22 @@ export type Block = (typeof BLOCKS)[number];
 /** The block of keys: that for the left hand where nothing was chosen. */
 export const blockOf = ({ block }: Settings): Block => block ?? 'left';
 
+/** What the switcher shows when it is opened: everything that runs, or only what is on this workspace. */
+export const SWITCHER_SCOPES = ['everything', 'here'] as const;
+/** One of the two. */
+export type SwitcherScope = (typeof SWITCHER_SCOPES)[number];
+
+/** What the switcher shows: everything where nothing was chosen. */
+export const switcherScopeOf = ({ switcherShows }: Settings): SwitcherScope => switcherShows ?? 'everything';
+
+/** What a window does that is dragged to an edge of the surface: it lies there, or it fills that half. */
+export const EDGES = ['lie', 'fill'] as const;
+/** One of the two. */
+export type Edges = (typeof EDGES)[number];
+
+/** What it does: it lies there, unless someone asked for more. */
+export const edgesOf = ({ edges }: Settings): Edges => edges ?? 'lie';
+
 /** What a person has chosen. What came later than the first version may be absent. */
 export interface Settings {
   readonly holdKey: HoldKey;
@@ -40,6 +56,8 @@ export interface Settings {
   readonly theme: Theme;
   readonly index?: IndexStance;
   readonly block?: Block;
+  readonly switcherShows?: SwitcherScope;
+  readonly edges?: Edges;
 }
 
 /** The fields of this slice. */

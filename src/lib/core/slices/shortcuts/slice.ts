@@ -13,7 +13,7 @@ import type { ShortcutsEvents } from './events';
 import { changedKeys, pencilsOf, shortcutsTo, shortcutWith, undoing } from './selectors';
 import type { KeyChange, KeysBefore, Shortcut, ShortcutsState } from './state';
 
-type Heard = Pick<WindowEvents, 'windows-closed'> &
+type Heard = Pick<WindowEvents, 'windows-closed' | 'window-joined'> &
   Pick<ApplicationEvents, 'application-ended'> &
   SetupEvents;
 type Reads = WindowsState & ApplicationsState & SetupState;
@@ -52,6 +52,7 @@ export const shortcuts: Slice<ShortcutsState, ShortcutsEvents, Heard, Reads> = {
       return putBack({ ...before, ...kept }, [...change.shortcuts, ...change.keys], change);
     },
     'windows-closed': (before, { windows }) => without(before, pencilsOf(before, windows)),
+    'window-joined': (before, { window }) => without(before, pencilsOf(before, [window])),
     'application-ended': (before, { application }) =>
       without(
         before,

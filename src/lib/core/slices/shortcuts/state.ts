@@ -2,7 +2,7 @@ import type { Chord } from '../../keys/chord';
 import type { ApplicationId, WindowId } from '../../model/ids';
 
 /** What a further press does once what it goes to is in front. */
-export const FURTHER = ['next-window', 'back', 'hide'] as const;
+export const FURTHER = ['next-window', 'next-tab', 'back', 'hide'] as const;
 /** One of these. */
 export type Further = (typeof FURTHER)[number];
 

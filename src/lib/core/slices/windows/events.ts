@@ -1,11 +1,10 @@
-import type { Geometry } from '../../model/geometry';
-import type { DocumentId, TabId, WindowId } from '../../model/ids';
-import type { AppWindow, ClosingGoal } from './state';
+import type { DocumentId, TabId, WindowId, WorkspaceId } from '../../model/ids';
+import type { Placement } from '../../placing/placement';
+import type { AppWindow, ClosingGoal, Tab } from './state';
 
 /** A window, and where it is now. */
-export interface PlacedWindow {
+export interface PlacedWindow extends Placement {
   readonly window: WindowId;
-  readonly geometry: Geometry;
 }
 
 /** What happens to a family of windows is one event, reduced once, however many they are. */
@@ -15,6 +14,8 @@ export type WindowEvents = {
   'windows-minimised': { windows: readonly WindowId[] };
   'windows-restored': { windows: readonly WindowId[] };
   'windows-placed': { places: readonly PlacedWindow[] };
+  /** They are on another workspace now. */
+  'windows-carried': { windows: readonly WindowId[]; workspace: WorkspaceId };
   /**
    * Windows of one application closed together, and are kept as `entry` so that they can be reopened; drafts that were
    * discarded with them are kept there too.
@@ -22,7 +23,18 @@ export type WindowEvents = {
   'windows-closed': { windows: readonly WindowId[]; discarded: readonly DocumentId[]; entry: string };
   'tab-retitled': { window: WindowId; tab: TabId; title: string };
   'tab-activated': { window: WindowId; tab: TabId };
-  'closing-asked': { windows: readonly WindowId[]; goal: ClosingGoal };
+  /** A tab is there, so many from the first one; it is not shown yet. */
+  'tab-opened': { window: WindowId; tab: Tab; at: number };
+  /** Where in the bar a tab stands. */
+  'tab-carried': { window: WindowId; tab: TabId; at: number };
+  /** A tab closed, and is kept as `entry` so that it can be reopened. What it showed is what its neighbour shows. */
+  'tab-closed': { window: WindowId; tab: TabId; discarded: readonly DocumentId[]; entry: string };
+  /** A tab left its window without closing: it goes on in another one. */
+  'tab-left': { window: WindowId; tab: TabId };
+  /** The tabs of a window that is gone with it went to another one of its application, to the end of its bar. */
+  'window-joined': { window: WindowId; into: WindowId; tabs: readonly Tab[] };
+  /** `tab`: the one that is to close, where it is no whole window. */
+  'closing-asked': { windows: readonly WindowId[]; goal: ClosingGoal; tab?: TabId };
   'closing-settled': { window: WindowId; answer: 'drop' | 'keep-open' };
   /** Whether these windows offer the drafts of their documents. */
   'offers-changed': { windows: readonly WindowId[]; offering: boolean };

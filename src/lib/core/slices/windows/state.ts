@@ -1,6 +1,6 @@
-import type { Geometry } from '../../model/geometry';
 import type { ApplicationId, DocumentId, TabId, WindowId, WorkspaceId } from '../../model/ids';
 import type { Table } from '../../model/table';
+import type { Placement } from '../../placing/placement';
 
 /** A part of a window that shows one document. */
 export interface Tab {
@@ -9,20 +9,23 @@ export interface Tab {
   readonly document: DocumentId;
 }
 
-/** What a window with unsaved work is asked to do: to close by itself, or so that its application can quit. */
-export type ClosingGoal = 'close' | 'quit';
+/** What a window with unsaved work is asked to do: to close by itself or one of its tabs, or so that its application can quit. */
+export const CLOSING_GOALS = ['close', 'quit', 'tab'] as const;
+/** One of these. */
+export type ClosingGoal = (typeof CLOSING_GOALS)[number];
 
 /** The question a window with unsaved work shows, and whether it was answered "drop". */
 export interface ClosingQuestion {
   readonly goal: ClosingGoal;
   readonly dropping: boolean;
+  /** The tab that is to close, where it is one. */
+  readonly tab?: TabId;
 }
 
 /** A window of an application. (The platform's `Window` is another thing.) */
-export interface AppWindow {
+export interface AppWindow extends Placement {
   readonly id: WindowId;
   readonly application: ApplicationId;
-  readonly geometry: Geometry;
   readonly minimised: boolean;
   readonly workspace: WorkspaceId;
   readonly tabs: readonly Tab[];

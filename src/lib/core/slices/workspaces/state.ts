@@ -12,4 +12,6 @@ export interface WorkspacesState {
   readonly workspaces: Table<Workspace>;
   /** The workspace that is shown. */
   readonly workspace: WorkspaceId;
+  /** The one that was shown before it; null if there was none, or it is gone. */
+  readonly workspaceBefore: WorkspaceId | null;
 }

@@ -1,10 +1,10 @@
 import { expect, it } from 'vitest';
-import { isSaveKey } from './save-key';
+import { isCommandKey } from './command-key';
 
 const pressed = (key: string, code: string, more = {}) =>
-  isSaveKey({ key, code, ctrlKey: true, metaKey: false, altKey: false, ...more });
+  isCommandKey({ key, code, ctrlKey: true, metaKey: false, altKey: false, ...more }, 's');
 
-it('saves where an s is written, and in its usual place where no layout of letters has one', () => {
+it('is where the letter is written, and in its usual place where no layout of letters has one', () => {
   expect(pressed('s', 'KeyS')).toBe(true);
   expect(pressed('S', 'KeyS')).toBe(true);
   expect(pressed('s', 'KeyS', { ctrlKey: false, metaKey: true })).toBe(true);
@@ -15,7 +15,7 @@ it('saves where an s is written, and in its usual place where no layout of lette
   expect(pressed('ф', 'KeyA')).toBe(false);
 });
 
-it('does not without Control or Meta, nor with Alt', () => {
+it('is none without Control or Meta, nor with Alt', () => {
   expect(pressed('s', 'KeyS', { ctrlKey: false })).toBe(false);
   expect(pressed('s', 'KeyS', { altKey: true })).toBe(false);
 });
