@@ -212,6 +212,8 @@ describe('what is looked at', () => {
 
   it('byelaws: the contents turn to a section', async () => {
     const person = await on('Towing guide');
+    await expect.poll(() => person.page.locator(':focus').getAttribute('aria-label')).toBe('Towing guide');
+    await person.press('Shift+Tab');
     await person.page.locator(':focus', { hasText: '§ 12' }).waitFor();
     await person.press('ArrowDown');
     expect(await person.page.locator(':focus').textContent()).toContain('§ 13');

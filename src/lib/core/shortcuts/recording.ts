@@ -18,7 +18,7 @@ export type Recorded = { readonly chord: Chord } | { readonly not: NoChord; read
 
 /**
  * The combination of a key going down that is no modifier. That Control with Alt types characters on one platform is common
- * practice; function keys do so on none.
+ * practice; function keys do so on none. Those and the menu key neither write nor move, so they stand alone.
  */
 export function recordedFrom(input: KeyInput, holdKey: UsableHoldKey): Recorded {
   const { code, shift } = input;
@@ -28,6 +28,6 @@ export function recordedFrom(input: KeyInput, holdKey: UsableHoldKey): Recorded 
   const modifiers = modifiersOf(input);
   const control = modifiers.includes('Control') && modifiers.includes('Alt');
   if (control && (seatOf(code) !== null || code === 'Space')) return { not: 'alt-graph', code };
-  if (modifiers.length === 0 && !/^F\d+$/.test(code)) return { not: 'writes', code };
+  if (modifiers.length === 0 && !/^(F\d+|ContextMenu)$/.test(code)) return { not: 'writes', code };
   return { chord: { code, shift, hold: false, modifiers } };
 }

@@ -5,14 +5,17 @@
   import { contentsOf, paragraphsOf } from './sections';
   import Text from './Text.svelte';
 
-  /** A text to read; one of several sections has its contents beside it, whose arrows turn to them. */
+  /** A text to read, which has the keys; one of several sections has its contents beside it, whose arrows turn to them. */
   let { document, text, day }: PreviewProps = $props();
   const contents = $derived(contentsOf(paragraphsOf(text)));
   let page = $state<HTMLElement>();
-  let here = $state(0);
+  let turnedTo = $state<number>();
+  const here = $derived(
+    contents.some(({ paragraph }) => paragraph === turnedTo) ? turnedTo : contents[0]?.paragraph,
+  );
 
   function turnTo(paragraph: number) {
-    here = paragraph;
+    turnedTo = paragraph;
     page?.querySelector(`[data-paragraph="${paragraph}"]`)?.scrollIntoView({ block: 'start' });
   }
 </script>
@@ -26,11 +29,11 @@
       class="hidden w-52 shrink-0 overflow-auto border-r border-line-soft bg-sheet py-2 text-[13px] @min-[380px]:block"
     >
       <ul>
-        {#each contents as { paragraph, number, begins }, nth (paragraph)}
+        {#each contents as { paragraph, number, begins } (paragraph)}
           <li>
             <button
               type="button"
-              data-takes-focus={nth === 0 ? '' : undefined}
+              tabindex={here === paragraph ? 0 : -1}
               aria-current={here === paragraph ? 'location' : undefined}
               class="flex min-h-6 w-full gap-1.5 px-2 py-0.5 text-left -outline-offset-2 aria-[current]:bg-paper-high"
               onkeydown={walkList}
@@ -51,7 +54,7 @@
       aria-label={document.title}
       tabindex="0"
       class="min-w-0 flex-1 overflow-auto -outline-offset-2"
-      data-scrolls
+      data-takes-focus
     >
       <Text {document} {text} {day} />
     </div>
