@@ -1,6 +1,7 @@
 /** Many pages of one browser, and what they do when the server fails them. */
 import { find } from '../src/lib/core/model/table';
 import { describe, expect, it } from 'vitest';
+import { ellavane } from '../src/lib/demo/ellavane';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { sessionOf, withApplication } from '../testing/sessions';
 import { at } from './support/at';
@@ -38,6 +39,35 @@ describe('twenty pages of one browser', () => {
     await first.page.close();
     await second.chord('S');
     await third.window('b1 — B').and(third.front).waitFor();
+    await context.close();
+  });
+});
+
+describe('a window that another page closes while somebody writes in it', () => {
+  it('keeps what was written, and its page goes on hearing of everything', async () => {
+    const session = await createSession(ellavane(new Date()));
+    const context = await newContext();
+    const writer = await openPage(session, { context });
+    const other = await openPage(session, { context });
+    await writer.chord('S');
+    await other.window('Timber Quay — Berths').and(other.front).waitFor();
+    // No timer keeps it before.
+    await writer.page.clock.install();
+    await writer.page.clock.pauseAt(Date.now() + 60_000);
+    await writer.page.keyboard.type('Fog');
+    await writer.press('Enter');
+    await other.chord('C');
+    // What was written is kept as its window goes, on what has been heard by then.
+    await writer.window('Timber Quay — Berths').waitFor({ state: 'detached' });
+    await other.chord('S');
+    await other.sent();
+    const front = await other.frontName();
+    await expect.poll(() => writer.frontName()).toBe(front);
+    await writer.page.clock.resume();
+    await writer.sent();
+    const { session: stored } = await storedSession(session);
+    expect(stored.drafts.map(({ text }) => text)).toContainEqual(expect.stringContaining('Fog'));
+    expect(writer.errors).toEqual([]);
     await context.close();
   });
 });

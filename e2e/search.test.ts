@@ -72,7 +72,7 @@ describe('a switcher that stays', () => {
   it('goes into a result and out of it, and does there what is chosen', async () => {
     const person = await at(atEllavane());
     await person.chord('Q');
-    const line = person.switcher.getByRole('textbox');
+    const line = person.switcher.getByRole('combobox');
     await person.page.keyboard.type('weather');
     await person.selectedLeaf.waitFor();
     await person.press('ArrowRight');

@@ -201,3 +201,36 @@ describe('workspaces', () => {
     expect(person.errors).toEqual([]);
   });
 });
+
+describe('the rim', () => {
+  it('does nothing until something is chosen, and then only for a pointer that rests without a button down', async () => {
+    const person = await at(atSession('a: a1 | b: b1'));
+    const { mouse } = person.page;
+    const survey = person.page.getByRole('dialog', { name: 'Survey' });
+    const told = person.page.locator('[data-rim]');
+    const box = await person.page.getByRole('main').boundingBox();
+    if (!box) throw new Error('There is no surface');
+    const corner = [box.x + 2, box.y + box.height - 2] as const;
+    await mouse.move(...corner);
+    await person.chord('Q');
+    await person.page.keyboard.type('settings');
+    await person.press('Enter');
+    await person.page
+      .getByRole('combobox', { name: 'bottom left' })
+      .selectOption('Survey all windows at once');
+    await person.press('Escape');
+    // Whoever drags something there is not interrupted, also when the button comes up.
+    await mouse.move(box.x + 300, box.y + box.height - 100);
+    await mouse.down();
+    await mouse.move(...corner);
+    await mouse.up();
+    expect(await told.count()).toBe(0);
+    await mouse.move(box.x + 300, box.y + box.height - 100);
+    await mouse.move(...corner);
+    expect(await told.textContent()).toContain('Survey');
+    await survey.waitFor();
+    expect(await told.count()).toBe(0);
+    await person.sent();
+    expect((await storedSession(person.session)).session.settings.rim).toEqual({ bottomLeft: 'survey' });
+  });
+});

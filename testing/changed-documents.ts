@@ -29,7 +29,8 @@ const whole = (): Json => {
     { action: 'sweep', argument: null, chord: null },
     { action: 'place', argument: '1', chord },
   ];
-  const settings = { ...desk.settings, index: 'away' as const, block: 'right' as const };
+  const rim = { topLeft: 'survey', bottomRight: 'sweep' };
+  const settings = { ...desk.settings, index: 'away' as const, block: 'right' as const, rim };
   const all = { ...desk, settings, windows, places, shortcuts, ownKeys };
   return JSON.parse(JSON.stringify(toDocument(all))) as Json;
 };

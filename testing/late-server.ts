@@ -63,9 +63,14 @@ export class LateServer {
       this.#unheard.push(...this.log.settle(batch, { kind: 'no-answer' }));
   }
 
-  /** Lets the page hear what was written down. */
-  tell(): void {
-    for (const report of this.#unheard.splice(0))
+  /** What was written down and not told yet, which nobody tells now but the test. */
+  takeReports(): Report[] {
+    return this.#unheard.splice(0);
+  }
+
+  /** Lets the page hear reports: what was written down. */
+  tell(...reports: readonly Report[]): void {
+    for (const report of reports.length > 0 ? reports : this.takeReports())
       TestStream.latest?.dispatchEvent(new MessageEvent('s', { data: JSON.stringify(report) }));
   }
 }

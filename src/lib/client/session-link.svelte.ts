@@ -17,6 +17,7 @@ import type { Outcome } from '../core/desk/messages';
 import type { Session, SessionEvent } from '../core/session/session';
 import { fetchInTime } from './fetch-in-time';
 import { newId } from './ids';
+import { Present } from './present.svelte';
 import { followNews } from './news/follow';
 import type { News } from './news/messages';
 import { sessionAddress } from './session-api';
@@ -29,6 +30,9 @@ const LONGEST_WAIT_MS = 4_000;
 
 /** A batch on which the server failed this many times is set aside, so that the ones behind it get on. */
 export const MOST_TRIES = 5;
+
+/** What is missing before something that was heard is asked for again after this long, in ms. */
+export const GAP_MS = 2_000;
 
 /** What is not stored after this long, in ms, is said to be so. */
 const LATE_MS = 2_000;
@@ -63,13 +67,15 @@ export interface LinkListener {
  * and is sent in order, one batch at a time, for as long as it takes.
  */
 export class SessionLink {
-  #replica = $state.raw<Replica>() as Replica;
+  readonly #replica: Present<Replica>;
   /** True while the server cannot be reached. */
   offline = $state(false);
   /** Batches that the server has not acknowledged. */
-  readonly unsent = $derived(this.#replica.pending.filter(({ taken }) => !taken).length);
-  readonly #oldest = $derived(this.#replica.pending.find(({ taken }) => !taken)?.batch.id);
-  readonly #oldestOpen = $derived(this.#replica.pending.find(({ fulfilled }) => !fulfilled)?.since);
+  readonly unsent = $derived.by(() => this.#replica.shown.pending.filter(({ taken }) => !taken).length);
+  readonly #oldest = $derived.by(() => this.#replica.shown.pending.find(({ taken }) => !taken)?.batch.id);
+  readonly #oldestOpen = $derived.by(
+    () => this.#replica.shown.pending.find(({ fulfilled }) => !fulfilled)?.since,
+  );
   /** Batches that the person should know to be unconfirmed. */
   unconfirmed = $state(0);
   /** True while the oldest of them has waited for longer than is usual. */
@@ -84,6 +90,7 @@ export class SessionLink {
   #wait = FIRST_WAIT_MS;
   #closed = false;
   #retry: ReturnType<typeof setTimeout> | undefined;
+  #gap: ReturnType<typeof setTimeout> | undefined;
   #unfollow: () => void = () => undefined;
   readonly #tries = new Map<string, number>();
 
@@ -93,13 +100,19 @@ export class SessionLink {
     readonly outbox: Outbox,
     readonly listener: LinkListener,
   ) {
-    this.#replica = replicaOf(stored.session, stored.seq);
+    this.#replica = new Present(replicaOf(stored.session, stored.seq));
     for (const batch of outbox.load()) this.#takeOver(batch);
     this.aside = outbox.aside();
   }
 
+  /** The session as it is shown. */
   get session(): Session {
-    return this.#replica.session;
+    return this.#replica.shown.session;
+  }
+
+  /** The session as it is, to go on from. */
+  get sessionNow(): Session {
+    return this.#replica.now.session;
   }
 
   /** Starts listening and sending; the returned function ends both. */
@@ -118,6 +131,7 @@ export class SessionLink {
     return () => {
       this.#closed = true;
       clearTimeout(this.#retry);
+      clearTimeout(this.#gap);
       unwatch();
       this.#unfollow();
       window.removeEventListener('online', again);
@@ -142,7 +156,7 @@ export class SessionLink {
   #watchOldestOpen(): (() => void) | undefined {
     const since = this.#oldestOpen;
     if (since === undefined) return void (this.unconfirmed = 0);
-    const count = () => (this.unconfirmed = unconfirmed(this.#replica, performance.now()).length);
+    const count = () => (this.unconfirmed = unconfirmed(this.#replica.now, performance.now()).length);
     const timer = setTimeout(count, since + UNCONFIRMED_AFTER_MS - performance.now());
     return () => clearTimeout(timer);
   }
@@ -153,9 +167,9 @@ export class SessionLink {
     const at = now.toISOString();
     const commands = wishes.map((wish) => ({ ...wish, id: newId(), at }));
     const batch: Batch = { id: newId(), v: BATCH_VERSION, commands, origin };
-    const { replica, ...outcome } = submit(this.#replica, batch, performance.now());
-    if (replica === this.#replica) return outcome;
-    this.#replica = replica;
+    const { replica, ...outcome } = submit(this.#replica.now, batch, performance.now());
+    if (replica === this.#replica.now) return outcome;
+    this.#replica.become(replica);
     this.listener.changed();
     // What is seen comes first; keeping and sending follow.
     queueMicrotask(() => this.#keep(batch, now));
@@ -185,7 +199,7 @@ export class SessionLink {
   /** Takes over a batch that an earlier page left; one that makes no sense to this page is set aside. */
   #takeOver(batch: Batch): void {
     try {
-      this.#replica = takeOver(this.#replica, batch, performance.now());
+      this.#replica.become(takeOver(this.#replica.now, batch, performance.now()));
     } catch (error) {
       console.error('A batch could not be taken over:', error);
       this.outbox.setAside(batch);
@@ -215,8 +229,8 @@ export class SessionLink {
 
   /** The oldest batch that the server has not answered; one whose answer is early waits for the stream. */
   #next(): Batch | undefined {
-    const answered = new Set(this.#replica.early.map(({ batch }) => batch));
-    return this.#replica.pending.find(({ batch, taken }) => !taken && !answered.has(batch.id))?.batch;
+    const answered = new Set(this.#replica.now.early.map(({ batch }) => batch));
+    return this.#replica.now.pending.find(({ batch, taken }) => !taken && !answered.has(batch.id))?.batch;
   }
 
   /** Answers whether the next one may follow at once. */
@@ -279,7 +293,7 @@ export class SessionLink {
     if (keepAside) this.#setAside(batch);
     else this.outbox.remove(batch.id);
     this.#tries.delete(batch.id);
-    this.#replica = reject(this.#replica, batch.id);
+    this.#replica.become(reject(this.#replica.now, batch.id));
     this.listener.changed();
   }
 
@@ -294,19 +308,34 @@ export class SessionLink {
   }
 
   #receive(report: Report): void {
-    const before = this.#replica;
+    const before = this.#replica.now;
     const own = before.pending.find(({ batch }) => batch.id === report.batch);
     const after = receive(before, report);
     if (report.batch !== null) this.outbox.remove(report.batch);
-    this.#replica = after;
+    this.#replica.become(after);
     if (after.session !== before.session) this.listener.changed();
     if (own) this.#hearOfOwn(own, before, report);
+    this.#mindGap();
+  }
+
+  /** Listens anew from where this page is, should what comes before something early not come by itself. */
+  #mindGap(): void {
+    if (this.#replica.now.early.length === 0) {
+      clearTimeout(this.#gap);
+      this.#gap = undefined;
+    } else
+      this.#gap ??= setTimeout(() => {
+        this.#gap = undefined;
+        this.#unfollow();
+        this.#follow();
+        this.#mindGap();
+      }, GAP_MS);
   }
 
   /** It is stored; what came of it will be reported. */
   #acknowledged({ id }: Batch): void {
     this.outbox.remove(id);
-    this.#replica = acknowledge(this.#replica, id);
+    this.#replica.become(acknowledge(this.#replica.now, id));
   }
 
   /** What came of something that this page wished. */
@@ -318,7 +347,9 @@ export class SessionLink {
   }
 
   #follow(): void {
-    this.#unfollow = followNews({ session: this.id, after: this.#replica.seq }, (news) => this.#hear(news));
+    this.#unfollow = followNews({ session: this.id, after: this.#replica.now.seq }, (news) =>
+      this.#hear(news),
+    );
   }
 
   #hear(news: News): void {
@@ -357,7 +388,7 @@ export class SessionLink {
       this.#retry = setTimeout(() => void this.#loadAfresh(), LONGEST_WAIT_MS);
       return;
     }
-    this.#replica = anew(this.#replica, stored);
+    this.#replica.become(anew(this.#replica.now, stored));
     this.listener.changed();
     this.#follow();
     void this.#send();

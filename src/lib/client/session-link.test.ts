@@ -7,7 +7,7 @@ import type { Wish } from '../core/commands/commands';
 import type { Session } from '../core/session/session';
 import { Outbox } from './outbox';
 import { memoryStorage } from './page-storage';
-import { SessionLink, type LinkListener } from './session-link.svelte';
+import { GAP_MS, SessionLink, type LinkListener } from './session-link.svelte';
 
 const start = (): Session => sessionOf('a: a1 a2 | b: b1');
 const flip = (window: string): Wish => ({ type: 'bring-to-front', window, raiseAll: false });
@@ -15,6 +15,7 @@ const flip = (window: string): Wish => ({ type: 'bring-to-front', window, raiseA
 beforeEach(() => {
   vi.stubGlobal('window', new EventTarget());
   vi.stubGlobal('EventSource', TestStream);
+  TestStream.latest = null;
 });
 afterEach(() => vi.unstubAllGlobals());
 
@@ -63,6 +64,37 @@ describe('a link to a session', () => {
     expect(server.posted[0]?.prefer).toBeNull();
     expect(link.session).toEqual(server.log.session);
     close();
+  });
+
+  it('asks again for what it missed, and shows everything then', async () => {
+    const { server, link, close } = await linked(start());
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    try {
+      TestStream.latest?.onopen?.();
+      link.submit([flip('b1')], 'key');
+      await vi.waitFor(() => expect([server.posted.length, link.unsent]).toEqual([1, 0]));
+      const [missed, ...others] = server.takeReports();
+      link.submit([flip('a1')], 'key');
+      await vi.waitFor(() => expect([server.posted.length, link.unsent]).toEqual([2, 0]));
+      const later = server.takeReports();
+      server.tell(...others, ...later);
+      const before = TestStream.latest;
+      await vi.advanceTimersByTimeAsync(GAP_MS - 1);
+      expect(TestStream.latest).toBe(before);
+      await vi.advanceTimersByTimeAsync(10);
+      expect(TestStream.latest?.url).toMatch(/after=s:0$/);
+      expect(TestStream.latest).not.toBe(before);
+      if (!missed) throw new Error('Nothing was reported');
+      server.tell(missed, ...others, ...later);
+      expect([link.unsent, link.session.front]).toEqual([0, 'a1']);
+      // Nothing is missing any more: it goes on listening where it does.
+      const now = TestStream.latest;
+      await vi.advanceTimersByTimeAsync(2 * GAP_MS);
+      expect(TestStream.latest).toBe(now);
+    } finally {
+      vi.useRealTimers();
+      close();
+    }
   });
 
   it('takes back what is refused, and says so', async () => {

@@ -17,6 +17,11 @@ export class Registry {
     if (this.#byId.size !== actions.length) throw new TypeError('Two actions have one id.');
   }
 
+  /** Whether there is an action with this id; one that was chosen by a later version may be none. */
+  has(id: string): boolean {
+    return this.#byId.has(id);
+  }
+
   /** The action with this id. @throws RangeError if there is none. */
   action(id: string): Action {
     const found = this.#byId.get(id);

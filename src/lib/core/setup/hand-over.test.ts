@@ -80,7 +80,7 @@ describe('a set-up document', () => {
     person.wish(changingGuest({ ...page('foo', ''), name: 'Foo', kind: 'desktop-entry', text: entry }));
     const items = itemsOf(person.session, setupDocument(person.session), registry);
     expect(items.map(({ part, state }) => `${part} ${state}`)).toEqual([
-      ...Array.from({ length: 7 }, () => 'setting same'),
+      ...Array.from({ length: 8 }, () => 'setting same'),
       'application same',
       'application same',
       ...Array.from({ length: 10 }, () => 'place same'),

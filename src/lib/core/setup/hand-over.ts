@@ -15,6 +15,7 @@ import {
   holdKeyOf,
   edgesOf,
   indexStanceOf,
+  rimOf,
   switcherScopeOf,
   type Settings,
 } from '../slices/settings/state';
@@ -24,9 +25,17 @@ import { ownKeyOf, shortcutOf } from '../slices/shortcuts/selectors';
 import type { OwnKey, Shortcut } from '../slices/shortcuts/state';
 import type { Named, SetupDocument } from './setup-document';
 
+/** What a setting is set to. */
+export type SettingValue = Required<Settings>[keyof Settings];
+
 /** What a piece is about: as it is here, and as it would be. */
 export type Piece =
-  | { readonly part: 'setting'; readonly name: keyof Settings; readonly from: string; readonly to: string }
+  | {
+      readonly part: 'setting';
+      readonly name: keyof Settings;
+      readonly from: SettingValue;
+      readonly to: SettingValue;
+    }
   | { readonly part: 'application'; readonly from: Guest | null; readonly to: Guest }
   | { readonly part: 'place'; readonly digit: Digit; readonly from: Thing | null; readonly to: Thing | null }
   | { readonly part: 'shortcut'; readonly from: Shortcut | null; readonly to: Shortcut }
@@ -82,9 +91,9 @@ function settingItems(session: Session, document: SetupDocument): Item[] {
       part: 'setting',
       id: `setting ${name}`,
       name,
-      from: String(from),
-      to: String(to),
-      state: from === to ? 'same' : 'changes',
+      from,
+      to,
+      state: stateOf({ from }, { from: to }),
     };
   });
 }
@@ -97,6 +106,7 @@ const wholeSettings = (settings: Settings): Required<Settings> => ({
   block: blockOf(settings),
   switcherShows: switcherScopeOf(settings),
   edges: edgesOf(settings),
+  rim: rimOf(settings),
 });
 
 /** What guests become here, by their ids in the document: those that are here already keep their ids. */
@@ -268,12 +278,7 @@ export function changeFrom(
 function settingsFrom({ settings }: Session, items: readonly Item[]): Settings | null {
   const changed = items.flatMap((item) => (item.part === 'setting' ? [[item.name, item.to]] : []));
   if (changed.length === 0) return null;
-  const said = Object.fromEntries(changed) as Readonly<Record<string, string>>;
-  return {
-    ...settings,
-    ...said,
-    ...('holding' in said && { holding: said['holding'] === 'true' }),
-  };
+  return { ...settings, ...(Object.fromEntries(changed) as Partial<Settings>) };
 }
 
 function placesFrom({ places }: Session, items: readonly Item[]): SetupChange['places'] {

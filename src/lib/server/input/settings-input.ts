@@ -1,5 +1,6 @@
 import { IsBoolean, IsIn } from 'class-validator';
-import { IfSent } from './rules';
+import { IsOne } from './nested';
+import { IfSent, IsTitle } from './rules';
 import {
   HOLD_KEYS,
   BLOCKS,
@@ -11,10 +12,23 @@ import {
   INDEX_STANCES,
   THEMES,
   type HoldKey,
+  type Rim,
   type IndexStance,
   type Settings,
   type Theme,
 } from '../../core/slices/settings/state';
+
+/** The actions at the rim as they are sent. One that is not known here does nothing. */
+class RimInput implements Rim {
+  @IfSent() @IsTitle() topLeft?: string;
+  @IfSent() @IsTitle() top?: string;
+  @IfSent() @IsTitle() topRight?: string;
+  @IfSent() @IsTitle() left?: string;
+  @IfSent() @IsTitle() right?: string;
+  @IfSent() @IsTitle() bottomLeft?: string;
+  @IfSent() @IsTitle() bottom?: string;
+  @IfSent() @IsTitle() bottomRight?: string;
+}
 
 /** Settings as they are sent. */
 export class SettingsInput implements Settings {
@@ -25,4 +39,5 @@ export class SettingsInput implements Settings {
   @IfSent() @IsIn(BLOCKS) block?: Block;
   @IfSent() @IsIn(SWITCHER_SCOPES) switcherShows?: SwitcherScope;
   @IfSent() @IsIn(EDGES) edges?: Edges;
+  @IfSent() @IsOne(() => RimInput) rim?: RimInput;
 }

@@ -8,6 +8,7 @@
   import { DEMO_ID } from '../../demo/demo-id';
   import FirstMinutes from '../first/FirstMinutes.svelte';
   import FootLine from '../foot/FootLine.svelte';
+  import Rim from '../surface/Rim.svelte';
   import Surface from '../surface/Surface.svelte';
   import Survey from '../survey/Survey.svelte';
   import Switcher from '../switcher/Switcher.svelte';
@@ -65,6 +66,12 @@
     void desk.session;
     untrack(() => desk.pages.follow());
   });
+  // What the switcher lies over is there to be seen alone, once the keys have left it: a caret that is taken away with its
+  // text forgets where it was.
+  let behind: HTMLElement;
+  $effect(() => {
+    behind.inert = desk.shown;
+  });
   $effect(() => applyTheme(desk.session.settings.theme));
 </script>
 
@@ -87,11 +94,12 @@
   data-unsent={desk.link.unsent}
   onmousedown={keepKeys}
 >
-  <div class="relative flex min-h-0 flex-1">
+  <div bind:this={behind} class="relative flex min-h-0 flex-1">
     <Surface day={now} />
     {#if desk.survey?.sheet}
       <Survey survey={desk.survey} sheet={desk.survey.sheet} {now} />
     {/if}
+    <Rim />
     <Index />
   </div>
   {#if desk.switcher && desk.shown}

@@ -35,6 +35,7 @@ import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
 import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress, framePage } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
+import { Present } from '../../client/present.svelte';
 import { SessionLink } from '../../client/session-link.svelte';
 import { SurveyLayouts } from '../../client/survey-layouts';
 import { TitlePatterns } from '../../client/title-patterns';
@@ -67,7 +68,7 @@ export class Desk {
   readonly lessons = new LessonProgress();
   /** The browser windows of page applications. */
   readonly pages: PageWindows;
-  state = $state.raw<DeskState>(AT_REST);
+  readonly #state = new Present<DeskState>(AT_REST);
   /** What happened last, for the live region and the foot line. */
   announcement = $state('');
   /** True while the announcement is something the person must read. */
@@ -129,6 +130,10 @@ export class Desk {
 
   get session(): Session {
     return this.link.session;
+  }
+
+  get state(): DeskState {
+    return this.#state.shown;
   }
 
   readonly #shortcuts = $derived(this.session.shortcuts);
@@ -382,9 +387,9 @@ export class Desk {
   #drive(input: DeskInput, event?: Event): void {
     this.#driving = true;
     const { state, effects } = drive(
-      this.state,
+      this.#state.now,
       input,
-      { session: () => this.session, submit: (submission) => this.#submit(submission) },
+      { session: () => this.link.sessionNow, submit: (submission) => this.#submit(submission) },
       {
         registry: this.registry,
         keys: this.keys,
@@ -393,7 +398,7 @@ export class Desk {
       },
     );
     this.#driving = false;
-    this.state = state;
+    this.#state.become(state);
     for (const effect of effects) this.#carryOut(effect, event);
   }
 

@@ -128,7 +128,7 @@
                   {#if isChangeable(chord, others)}
                     <button
                       type="button"
-                      class="ml-auto shrink-0 text-xs underline underline-offset-2"
+                      class="-my-0.5 ml-auto min-h-6 shrink-0 text-xs underline underline-offset-2"
                       aria-label={KEYS_TEXTS.changing(title)}
                       onclick={() => begin(invocation)}>{KEYS_TEXTS.change}</button
                     >

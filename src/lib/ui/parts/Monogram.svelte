@@ -9,7 +9,7 @@
 </script>
 
 <span
-  class="spine block h-[22px] w-[26px] rounded-xs text-center text-[11px]/[22px]"
+  class="spine block h-[22px] w-[26px] shrink-0 rounded-xs text-center text-[11px]/[22px]"
   style:--hue={application.hue}
   aria-hidden="true"
   >{#if picture}<img

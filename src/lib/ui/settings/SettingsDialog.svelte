@@ -14,6 +14,7 @@
     indexStanceOf,
     THEMES,
     USABLE_HOLD_KEYS,
+    type Rim,
     type Settings,
   } from '../../core/slices/settings/state';
   import { catalogueOf } from '../../core/search/session-catalogue';
@@ -24,6 +25,7 @@
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
 
   import FileButton from '../parts/FileButton.svelte';
+  import RimSetting from './RimSetting.svelte';
   import KeyboardSetting from './KeyboardSetting.svelte';
 
   const desk = deskHere();
@@ -38,6 +40,7 @@
 
   const change = (patch: Partial<Settings>) =>
     desk.wish({ type: 'change-settings', settings: { ...settings, ...patch } });
+  const changeRim = (rim: Rim) => change({ rim });
 
   /** A remembered choice by its title; what it stood for may have ended since. */
   function nameOf(choice: string): string {
@@ -125,6 +128,7 @@
       {@render choices('edges', edgesOf(settings), EDGES, (value) =>
         change({ edges: EDGES.find((edges) => edges === value) ?? edgesOf(settings) }),
       )}
+      <RimSetting change={changeRim} />
       <div class="grid grid-cols-[150px_1fr] items-center gap-2">
         <Label.Root for="setting-holding" class="font-[650]">{SETTINGS_TEXTS.names.holding}</Label.Root>
         <span class="flex items-center gap-3">

@@ -113,7 +113,7 @@
 </script>
 
 {#snippet radio(kind: Kind, text: string)}
-  <label class="flex items-baseline gap-2">
+  <label class="flex items-center gap-2">
     <input type="radio" name="kind" value={kind} bind:group={draft.kind} />
     {text}
   </label>
@@ -189,7 +189,7 @@
             {@render radio('titles', SHORTCUT_TEXTS.titles)}
           </fieldset>
           {#if draft.kind === 'window'}
-            <label class="flex items-baseline gap-2">
+            <label class="flex items-center gap-2">
               <span class="w-24 font-[650]">{SHORTCUT_TEXTS.whichWindow}</span>
               <select bind:value={draft.window} class="min-w-0 flex-1 border border-line bg-paper p-0.5">
                 {#each windows as window (window.id)}
@@ -198,7 +198,7 @@
               </select>
             </label>
           {:else}
-            <label class="flex items-baseline gap-2">
+            <label class="flex items-center gap-2">
               <span class="w-24 font-[650]">{SHORTCUT_TEXTS.whichApplication}</span>
               <select bind:value={draft.application} class="min-w-0 flex-1 border border-line bg-paper p-0.5">
                 {#each desk.session.applications as { id, name } (id)}
@@ -208,7 +208,7 @@
             </label>
           {/if}
           {#if draft.kind === 'titles'}
-            <label class="flex items-baseline gap-2">
+            <label class="flex items-center gap-2">
               <span class="w-24 font-[650]">{SHORTCUT_TEXTS.pattern}</span>
               <input
                 bind:value={draft.title}
@@ -232,7 +232,7 @@
             </div>
           {/if}
           {#if draft.kind !== 'window'}
-            <label class="flex items-baseline gap-2">
+            <label class="flex items-center gap-2">
               <input type="checkbox" bind:checked={draft.opens} />
               {SHORTCUT_TEXTS.opens}
               {#if draft.application}({applicationOf(desk.session, draft.application).name}){/if}
@@ -241,7 +241,7 @@
           <fieldset class="flex flex-col gap-1">
             <legend class="font-[650]">{SHORTCUT_TEXTS.further}</legend>
             {#each FURTHER as further (further)}
-              <label class="flex items-baseline gap-2">
+              <label class="flex items-center gap-2">
                 <input type="radio" name="further" value={further} bind:group={draft.further} />
                 {draft.kind === 'window' && further === 'next-window'
                   ? SHORTCUT_TEXTS.stays

@@ -18,18 +18,18 @@
   const application = $derived(applicationOf(desk.session, window.application));
   const digit = $derived(digitOf(desk.session, window.application));
   const used = $derived(usedAt(desk.session.recent.windows, id));
-  const state = $derived.by(() => {
-    const states = standingOfLoneWindow(desk.session, id).map(standingText);
-    if (!application.answering) states.unshift(standingText({ type: 'not-answering' }));
-    if (desk.session.front === id) states.unshift(TEXTS.front);
-    if (states.length > 0) return states.join(' · ');
-    return used === null ? TEXTS.neverUsed : durationText(used, now, 'short');
-  });
+  const states = $derived([
+    ...(desk.session.front === id ? [TEXTS.front] : []),
+    ...(application.answering ? [] : [standingText({ type: 'not-answering' })]),
+    ...standingOfLoneWindow(desk.session, id).map(standingText),
+  ]);
+  const ago = $derived(used === null ? TEXTS.neverUsed : durationText(used, now, 'short'));
 </script>
 
 <div
   class={[
-    'flex h-full min-w-0 items-center gap-2 overflow-hidden pl-1.5 text-[13px]',
+    '@container flex h-full min-w-0 items-center gap-2 overflow-hidden pl-1.5 text-[13px]',
+    digit === null && 'pr-1.5',
     // An outline without colour is seen where the system sets all colours.
     selected
       ? 'bg-marigold text-on-marigold outline-2 -outline-offset-2 outline-transparent'
@@ -38,7 +38,14 @@
 >
   <Monogram {application} />
   <b class="min-w-8 shrink grow truncate font-[650]" dir="auto" title={titleOf(window)}>{titleOf(window)}</b>
-  <span class={['min-w-0 shrink-[99] truncate text-xs', !selected && 'text-ink-soft']}>{state}</span>
+  {#if states.length > 0}
+    <span class={['min-w-0 shrink-[99] truncate text-xs', !selected && 'text-ink-soft']}
+      >{states.join(' · ')}</span
+    >
+  {:else}
+    <!-- Where there is little room it is the title that is read. -->
+    <span class={['shrink-0 text-xs @max-[180px]:sr-only', !selected && 'text-ink-soft']}>{ago}</span>
+  {/if}
   {#if digit !== null}
     <span
       class="mr-0 ml-0.5 h-[22px] shrink-0 rounded-l-[6px] border border-r-0 border-line bg-paper px-1.5 font-mono text-xs/5 text-ink"

@@ -8,6 +8,7 @@
   import { deskHere } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import PlaceDigit from './PlaceDigit.svelte';
+  import { spoken } from '../words/spoken';
   import { TEXTS } from '../words/texts';
 
   const desk = deskHere();
@@ -29,6 +30,17 @@
   const digit = $derived(digitOf(desk.session, row.application));
   const standing = $derived(standingOfApplication(desk.session, row.application, row.leaves));
   const windows = $derived(row.leaves.slice(0, MOST_TITLES).map((leaf) => windowOf(desk.session, leaf)));
+  const chips = $derived([
+    ...(desk.isShut(row.application) ? [TEXTS.opensNot] : []),
+    ...standing.map(standingText),
+  ]);
+  const heard = $derived(
+    spoken(
+      application.name,
+      ...windows.map((window) => titleOf(window) + (window.minimised ? ` (${TEXTS.minimised})` : '')),
+      ...chips,
+    ),
+  );
 </script>
 
 <div
@@ -46,23 +58,25 @@
     desk.isShut(row.application) && 'shut',
   ]}
 >
-  <div role="rowheader" class="grid h-[37px] grid-cols-[40px_34px_132px_1fr_auto] items-center pr-3.5">
+  <div
+    role="rowheader"
+    aria-label={heard}
+    class="grid h-[37px] grid-cols-[40px_34px_minmax(132px,20%)_1fr_auto] max-sm:grid-cols-[40px_34px_6rem_minmax(0,1fr)_auto] items-center pr-3.5"
+  >
     <PlaceDigit {digit} />
     <Monogram {application} />
     <b class="truncate pr-2 font-[650]">{application.name}</b>
     <span class="truncate text-ink-soft">
       {#each windows as window, position (window.id)}
-        {#if position > 0}<span class="px-1.5 opacity-60" aria-hidden="true">⟩</span>{/if}<span
+        {#if position > 0}<span class="px-1.5 opacity-60" aria-hidden="true">⟩</span>{/if}<bdi
           class={window.minimised ? 'underline decoration-line decoration-double underline-offset-2' : ''}
-          >{titleOf(window)}{#if window.minimised}<span class="sr-only">, {TEXTS.minimised}</span>{/if}</span
+          >{titleOf(window)}</bdi
         >
       {/each}
     </span>
     <span class="flex gap-1.5 pl-2">
-      {#if desk.isShut(row.application)}<span class="chip bg-paper-high">{TEXTS.opensNot}</span>{/if}
-      {#each standing as state (state.type)}
-        <span class="chip bg-paper-high">{standingText(state)}</span>
-      {/each}
+      {#each chips as chip (chip)}<span class="chip bg-paper-high not-first:max-sm:hidden">{chip}</span
+        >{/each}
     </span>
   </div>
 </div>

@@ -6,10 +6,10 @@
   import { documentOf } from '../../core/slices/documents/selectors';
   import { shownText } from '../../core/slices/drafts/selectors';
   import { standingOfWindow } from '../../core/switcher/standing';
+  import type { SwitcherSize } from '../../core/layout/switcher-size';
   import { folded, type SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import { deskHere } from '../desk/desk.svelte';
-  import { LEAF_WIDTH, PREVIEW_HEIGHT, PREVIEW_SCALE } from '../sizes';
   import { TEXTS } from '../words/texts';
 
   const desk = deskHere();
@@ -18,6 +18,7 @@
     selected,
     preview,
     title,
+    size,
     now,
   }: {
     id: string;
@@ -25,6 +26,7 @@
     preview: boolean;
     /** Its title, split from what it shares with its neighbours. */
     title: SplitTitle | undefined;
+    size: SwitcherSize;
     now: Date;
   } = $props();
 
@@ -53,7 +55,9 @@
   tabindex="-1"
   data-window={id}
   title={titleOf(window)}
-  class="flex h-[126px] w-[206px] flex-col justify-end border border-line bg-paper contain-layout contain-size contain-style
+  style:width="{size.leafWidth}px"
+  style:height="{size.leafHeight}px"
+  class="flex flex-col justify-end border border-line bg-paper contain-layout contain-size contain-style
     {selected ? 'outline-[3px] outline-offset-2 outline-ink' : ''}"
 >
   {#if window.minimised}
@@ -62,9 +66,9 @@
     <div class="min-h-0 flex-1 overflow-hidden border-b border-line-soft" aria-hidden="true" inert>
       <div
         class="origin-top-left"
-        style:width="{LEAF_WIDTH / PREVIEW_SCALE}px"
-        style:height="{PREVIEW_HEIGHT / PREVIEW_SCALE}px"
-        style:transform="scale({PREVIEW_SCALE})"
+        style:width="{size.preview.width}px"
+        style:height="{size.preview.height}px"
+        style:transform="scale({size.preview.scale})"
       >
         {#if preview}<StandIn {document} {text} day={now} />{/if}
       </div>
@@ -85,8 +89,11 @@
         >{/if}<b class="font-[650] wrap-break-word" dir="auto">{title?.own ?? titleOf(window)}</b>
     </div>
     <span class="flex justify-between gap-2 text-xs whitespace-nowrap text-ink-soft">
-      <span class="truncate">{[tabs, ...standing].filter(Boolean).join(' · ')}</span>
-      <span>{ago}</span>
+      <!-- What stands side by side must not be heard as one word. -->
+      <span class="truncate"
+        ><span class="sr-only">, </span>{[tabs, ...standing].filter(Boolean).join(' · ')}</span
+      >
+      <span><span class="sr-only">, </span>{ago}</span>
     </span>
   </div>
 </div>

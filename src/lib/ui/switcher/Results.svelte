@@ -41,6 +41,9 @@
   }
 </script>
 
+<!-- What stands side by side must not be heard as one word. -->
+{#snippet comma()}<span class="sr-only">, </span>{/snippet}
+
 {#each search.results.slice(slice.from, slice.to) as found, position (position)}
   {@const index = slice.from + position}
   {@const { candidate } = found}
@@ -56,7 +59,7 @@
       tabindex="-1"
       aria-selected={index === search.highlighted}
       data-result={index}
-      class="grid h-[38px] grid-cols-[34px_minmax(0,auto)_1fr_auto_96px] items-center border-b border-line pr-3.5 pl-3.5
+      class="grid h-[38px] grid-cols-[34px_minmax(0,auto)_1fr_auto_96px] items-center border-b border-line pr-3.5 pl-3.5 max-sm:grid-cols-[34px_minmax(0,auto)_1fr_auto_64px]
         {index === search.highlighted
         ? '-mx-1.5 border-x-[6px] border-x-marigold bg-paper-high font-semibold'
         : index % 2
@@ -66,19 +69,27 @@
       {#if owner}<Monogram application={owner} />{:else}<span></span>{/if}
       <span class="truncate"><MarkedText {...marked.title} /></span>
       <span class="truncate pl-3 font-normal text-ink-soft"
-        >{#each texts as beside, nth (nth)}{nth > 0 ? ' · ' : ''}<MarkedText {...beside} />{/each}</span
+        >{#each texts as beside, nth (nth)}{nth > 0 ? ' · ' : ''}{@render comma()}<MarkedText
+            {...beside}
+          />{/each}</span
       >
       <span class="flex gap-1.5 px-2 font-normal">
-        {#if reason}<span class="chip bg-paper-high max-sm:hidden">{reason}</span>{/if}
+        {#if reason}<span class="chip bg-paper-high max-sm:hidden">{@render comma()}{reason}</span>{/if}
         {#each standing as text (text)}
           {@const beside = marked.beside.find((one) => one.text === text)}
-          <span class="chip bg-paper-high"><MarkedText {text} marks={beside?.marks ?? []} /></span>
+          <span class="chip bg-paper-high"
+            >{@render comma()}<MarkedText {text} marks={beside?.marks ?? []} /></span
+          >
         {/each}
         {#if candidate.subject.kind === 'command'}
-          <Chord action={candidate.subject.invocation.action} />
+          <span class="max-sm:hidden"
+            >{@render comma()}<Chord action={candidate.subject.invocation.action} /></span
+          >
         {/if}
       </span>
-      <span class="text-right text-xs font-normal text-ink-soft">{KIND_TEXTS[candidate.subject.kind]}</span>
+      <span class="text-right text-xs font-normal text-ink-soft"
+        >{@render comma()}{KIND_TEXTS[candidate.subject.kind]}</span
+      >
     </div>
   </div>
 {/each}

@@ -3,6 +3,7 @@
   import { LEGENDS } from '../../core/actions/views/legend';
   import { carriedTitle } from '../../core/carrying/carried';
   import { visibleSlice } from '../../core/layout/slice';
+  import { switcherSize } from '../../core/layout/switcher-size';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
   import {
@@ -17,14 +18,7 @@
   import Chord from '../parts/Chord.svelte';
   import Key from '../parts/Key.svelte';
   import Legend from '../parts/Legend.svelte';
-  import {
-    LEAF_LINE_HEIGHT,
-    leavesPerLine,
-    MOST_LEAF_LINES,
-    ROW_HEIGHT,
-    SWITCHER_FRAME,
-    UNFOLDED_FRAME,
-  } from '../sizes';
+  import { MOST_LEAF_LINES, ROW_HEIGHT, SWITCHER_FRAME, UNFOLDED_FRAME } from '../sizes';
   import { TEXTS } from '../words/texts';
   import Results from './Results.svelte';
   import FoldRow from './FoldRow.svelte';
@@ -42,9 +36,11 @@
   // Calculated, not measured: measuring would make the browser lay the page out in the middle of a step.
   const viewHeight = $derived(pageHeight - SWITCHER_FRAME);
   const unfolded = $derived(unfoldedRow(switcher));
-  const perLine = $derived(leavesPerLine(pageWidth));
-  const leafLines = $derived(Math.min(MOST_LEAF_LINES, Math.ceil((unfolded?.leaves.length ?? 0) / perLine)));
-  const leavesHeight = $derived(leafLines * LEAF_LINE_HEIGHT);
+  const size = $derived(switcherSize({ width: pageWidth, height: pageHeight }));
+  const leafLines = $derived(
+    Math.min(MOST_LEAF_LINES, Math.ceil((unfolded?.leaves.length ?? 0) / size.perLine)),
+  );
+  const leavesHeight = $derived(leafLines * size.lineHeight);
   const tallHeight = $derived(UNFOLDED_FRAME + Math.max(leavesHeight, ROW_HEIGHT));
   const totalHeight = $derived(
     Math.max(1, switcher.rows.length) * ROW_HEIGHT + (unfolded ? tallHeight - ROW_HEIGHT : 0),
@@ -201,7 +197,8 @@
   tabindex="-1"
   class="{desk.glancing
     ? 'glanced-through'
-    : ''} absolute top-6 left-1/2 max-h-[calc(100%-84px)] z-20 will-change-transform [contain:layout_style] flex w-[912px] max-w-full -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
+    : ''} absolute top-6 left-1/2 max-h-[calc(100%-84px)] z-20 will-change-transform [contain:layout_style] flex -translate-x-1/2 flex-col justify-start px-1.5 outline-none"
+  style:width="{size.width}px"
 >
   <div class="cut-corner flex h-11 shrink-0 items-center gap-3 px-4 text-bar-ink">
     <label class="flex flex-1 items-center gap-3">
@@ -217,6 +214,10 @@
       <input
         bind:this={line}
         type="text"
+        role="combobox"
+        aria-expanded="true"
+        aria-haspopup="grid"
+        aria-autocomplete="list"
         value={switcher.search?.letters ?? ''}
         oninput={(event) => desk.type(event.currentTarget.value)}
         onfocus={() => desk.openStaying()}
@@ -270,7 +271,7 @@
               row={unfolded}
               index={switcher.row}
               top={unfoldedAt * ROW_HEIGHT}
-              {perLine}
+              {size}
               {leavesHeight}
               {now}
             />

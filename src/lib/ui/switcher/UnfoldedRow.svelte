@@ -6,13 +6,15 @@
   import { splitTitles } from '../../core/layout/similar-titles';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { titleOf, windowOf } from '../../core/slices/windows/selectors';
+  import type { SwitcherSize } from '../../core/layout/switcher-size';
   import { visibleSlice } from '../../core/layout/slice';
   import { standingOfApplication } from '../../core/switcher/standing';
   import type { FoldRow } from '../../core/switcher/switcher';
   import { deskHere } from '../desk/desk.svelte';
   import { digitOf } from '../../core/slices/places/selectors';
   import Monogram from '../parts/Monogram.svelte';
-  import { LEAF_LINE_HEIGHT, PREVIEW_REST_MS } from '../sizes';
+  import { PREVIEW_REST_MS } from '../sizes';
+  import { spoken } from '../words/spoken';
   import { TEXTS } from '../words/texts';
   import { ListScroll } from './list-scroll.svelte';
   import Leaf from './Leaf.svelte';
@@ -23,7 +25,7 @@
     row,
     index,
     top,
-    perLine,
+    size,
     leavesHeight,
     now,
   }: {
@@ -31,7 +33,7 @@
     index: number;
     /** In px from the first row that is drawn. */
     top: number;
-    perLine: number;
+    size: SwitcherSize;
     leavesHeight: number;
     now: Date;
   } = $props();
@@ -61,11 +63,11 @@
   });
 
   const scroll = new ListScroll();
-  const lines = $derived(Math.ceil(row.leaves.length / perLine));
+  const lines = $derived(Math.ceil(row.leaves.length / size.perLine));
   const slice = $derived(
     visibleSlice({
       count: lines,
-      lineHeight: LEAF_LINE_HEIGHT,
+      lineHeight: size.lineHeight,
       tall: -1,
       tallHeight: 0,
       scrollTop: scroll.top,
@@ -75,21 +77,28 @@
   );
   /** Where not all of them are in sight, which of them is highlighted. */
   const howMany = $derived(
-    lines * LEAF_LINE_HEIGHT > leavesHeight && selected !== null
+    lines * size.lineHeight > leavesHeight && selected !== null
       ? TEXTS.windowOf(row.leaves.indexOf(selected) + 1, row.leaves.length)
       : TEXTS.windows(row.leaves.length),
   );
+  const facts = $derived(
+    [howMany, lastUse && TEXTS.used(durationText(lastUse, now))].filter((fact) => fact !== null),
+  );
+  const chips = $derived([
+    ...(desk.isShut(row.application) ? [TEXTS.opensNot] : []),
+    ...standing.map(standingText),
+  ]);
   const titles = $derived.by(() => {
     const split = splitTitles(row.leaves.map((id) => titleOf(windowOf(desk.session, id))));
     return new Map(row.leaves.map((id, index) => [id, split[index]]));
   });
-  const drawn = $derived(row.leaves.slice(slice.from * perLine, slice.to * perLine));
+  const drawn = $derived(row.leaves.slice(slice.from * size.perLine, slice.to * size.perLine));
 
   $effect.pre(() => {
-    const line = Math.floor(row.leaves.indexOf(selected ?? '') / perLine);
+    const line = Math.floor(row.leaves.indexOf(selected ?? '') / size.perLine);
     if (line < 0) return;
-    const top = line * LEAF_LINE_HEIGHT;
-    scroll.reveal(leavesHeight, top, top + LEAF_LINE_HEIGHT);
+    const top = line * size.lineHeight;
+    scroll.reveal(leavesHeight, top, top + size.lineHeight);
   });
 </script>
 
@@ -106,18 +115,19 @@
     ? 'shut'
     : ''} absolute -inset-x-1.5 top-0 z-2 origin-top contain-layout contain-style border-x-[6px] border-marigold bg-paper-high pb-1 shadow-unfolded"
 >
-  <div role="rowheader" class="grid h-[46px] grid-cols-[40px_34px_auto_1fr_auto] items-center pr-3.5">
+  <div
+    role="rowheader"
+    aria-label={spoken(application.name, ...facts, ...chips)}
+    class="grid h-[46px] grid-cols-[40px_34px_auto_1fr_auto] items-center pr-3.5"
+  >
     <PlaceDigit {digit} />
     <Monogram {application} />
     <b class="text-base font-[650]">{application.name}</b>
     <span class="truncate pl-2.5 text-ink-soft">
-      {[howMany, lastUse && TEXTS.used(durationText(lastUse, now))].filter(Boolean).join(' · ')}
+      {facts.join(' · ')}
     </span>
     <span class="flex gap-1.5">
-      {#if desk.isShut(row.application)}<span class="chip bg-paper">{TEXTS.opensNot}</span>{/if}
-      {#each standing as state (state.type)}
-        <span class="chip bg-paper">{standingText(state)}</span>
-      {/each}
+      {#each chips as chip (chip)}<span class="chip bg-paper">{chip}</span>{/each}
     </span>
   </div>
   {#if row.leaves.length === 0}
@@ -131,14 +141,14 @@
       class="overflow-x-hidden overflow-y-auto"
       style:height="{leavesHeight}px"
     >
-      <div role="presentation" class="relative" style:height="{lines * LEAF_LINE_HEIGHT}px">
+      <div role="presentation" class="relative" style:height="{lines * size.lineHeight}px">
         <div
           role="presentation"
           class="absolute flex flex-wrap gap-3 px-3.5 pt-1"
-          style:top="{slice.from * LEAF_LINE_HEIGHT}px"
+          style:top="{slice.from * size.lineHeight}px"
         >
           {#each drawn as id, place (place)}
-            <Leaf {id} {now} preview={resting} selected={id === selected} title={titles.get(id)} />
+            <Leaf {id} {now} {size} preview={resting} selected={id === selected} title={titles.get(id)} />
           {/each}
         </div>
       </div>

@@ -1,15 +1,17 @@
 /** The pieces of a set-up in words. */
-import type { Item } from '../../core/setup/hand-over';
+import type { Registry } from '../../core/actions/registry';
+import type { Item, SettingValue } from '../../core/setup/hand-over';
 import type { SetupDocument } from '../../core/setup/setup-document';
 import { nameOfThing } from '../../core/index/place-view';
 import { pageFrom } from '../../core/guests/page';
 import { find } from '../../core/model/table';
 import type { Session } from '../../core/session/session';
 import type { Thing } from '../../core/slices/places/state';
+import { RIM_PARTS } from '../../core/slices/settings/state';
 import { aimText } from '../../core/shortcuts/aim';
 import type { Shortcut } from '../../core/slices/shortcuts/state';
 import type { Around } from './sayings';
-import { SETTINGS_TEXTS, SETUP_TEXTS } from './texts';
+import { RIM_TEXTS, SETTINGS_TEXTS, SETUP_TEXTS } from './texts';
 
 /** What a piece is called, what it becomes, and what there is to know of it. */
 export interface ItemText {
@@ -37,8 +39,8 @@ function piece(item: Item, document: SetupDocument, here: Here): { what: string;
     case 'setting':
       return {
         what: SETTINGS_TEXTS.names[item.name] ?? item.name,
-        to: settingText(item.name, item.to),
-        from: settingText(item.name, item.from),
+        to: settingText(item.to, registry, session),
+        from: settingText(item.from, registry, session),
       };
     case 'application': {
       const read = item.to.kind === 'page' ? pageFrom(item.to.text) : null;
@@ -74,10 +76,17 @@ function piece(item: Item, document: SetupDocument, here: Here): { what: string;
   }
 }
 
-const settingText = (name: string, value: string): string => {
-  if (name === 'holding') return value === 'true' ? SETUP_TEXTS.hold : SETUP_TEXTS.tap;
-  return SETTINGS_TEXTS.options[value] ?? value;
-};
+function settingText(value: SettingValue, registry: Registry, session: Session): string {
+  if (typeof value === 'boolean') return value ? SETUP_TEXTS.hold : SETUP_TEXTS.tap;
+  if (typeof value === 'string') return SETTINGS_TEXTS.options[value] ?? value;
+  const parts = RIM_PARTS.flatMap((part) => {
+    const action = value[part];
+    if (action === undefined) return [];
+    const title = registry.has(action) ? registry.words({ action, argument: null }, session).title : action;
+    return [`${RIM_TEXTS.parts[part]}: ${title}`];
+  });
+  return parts.join(', ') || RIM_TEXTS.nothing;
+}
 
 /** What something is called here, or where it comes from. */
 function thingName(thing: Thing, session: Session, { applications }: SetupDocument): string {

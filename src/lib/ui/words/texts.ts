@@ -180,6 +180,7 @@ export const SETTINGS_TEXTS = {
     index: 'Index',
     switcherShows: 'Switcher shows',
     edges: 'Dragged to an edge',
+    rim: 'Corners and edges',
     holding: 'Tap instead of hold',
   } as Readonly<Record<string, string>>,
   holdKeyHints: {
@@ -243,6 +244,22 @@ export const SETTINGS_TEXTS = {
   notImported: (file: string, why: string) => `${file} was not opened. ${why}`,
   noServer: 'The server cannot be reached.',
   close: 'Close',
+} as const;
+
+/** The corners and edges of the surface. */
+export const RIM_TEXTS = {
+  hint: 'What is chosen is done once the pointer has rested there for half a second with no button down, and is named there meanwhile.',
+  nothing: 'nothing',
+  parts: {
+    topLeft: 'top left',
+    top: 'top',
+    topRight: 'top right',
+    left: 'left',
+    right: 'right',
+    bottomLeft: 'bottom left',
+    bottom: 'bottom',
+    bottomRight: 'bottom right',
+  },
 } as const;
 
 /** What is said where the server cannot be reached and no desk is kept. */

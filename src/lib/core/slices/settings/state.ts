@@ -48,6 +48,26 @@ export type Edges = (typeof EDGES)[number];
 /** What it does: it lies there, unless someone asked for more. */
 export const edgesOf = ({ edges }: Settings): Edges => edges ?? 'lie';
 
+/** The parts of the surface's rim, row by row: its corners and edges. */
+export const RIM_PARTS = [
+  'topLeft',
+  'top',
+  'topRight',
+  'left',
+  'right',
+  'bottomLeft',
+  'bottom',
+  'bottomRight',
+] as const;
+/** One of them. */
+export type RimPart = (typeof RIM_PARTS)[number];
+/** The actions, by id, that a pointer resting at a part of the rim does; nothing at the others. */
+export type Rim = { readonly [Part in RimPart]?: string };
+
+/** What the rim does, in the order of its parts: nothing, unless someone asked for something. */
+export const rimOf = ({ rim = {} }: Settings): Rim =>
+  Object.fromEntries(RIM_PARTS.flatMap((part) => (rim[part] === undefined ? [] : [[part, rim[part]]])));
+
 /** What a person has chosen. What came later than the first version may be absent. */
 export interface Settings {
   readonly holdKey: HoldKey;
@@ -58,6 +78,7 @@ export interface Settings {
   readonly block?: Block;
   readonly switcherShows?: SwitcherScope;
   readonly edges?: Edges;
+  readonly rim?: Rim;
 }
 
 /** The fields of this slice. */
