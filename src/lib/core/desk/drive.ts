@@ -2,7 +2,8 @@
  * The loop around the machine: what it submits takes effect at once, and it hears what came of it. The page and the
  * tests run this same loop, so that no test imitates the page.
  */
-import { deskTarget, transition, type DeskContext } from './desk';
+import { transition } from './desk';
+import { deskTarget, type DeskContext } from './turn';
 import type { DeskState } from './state';
 import type { DeskInput, Effect, Outcome, Submission } from './messages';
 import type { Session } from '../session/session';

@@ -6,7 +6,7 @@ import { Registry } from '../../core/actions/registry';
 import type { Target } from '../../core/actions/target';
 import { keyMapOf, type KeyMap } from '../../core/actions/views/key-map';
 import type { Wish } from '../../core/commands/commands';
-import { deskTarget } from '../../core/desk/desk';
+import { deskTarget } from '../../core/desk/turn';
 import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/state';
 import type { DeskInput, Effect, Outcome, PointerDeed, Submission, Saying } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';

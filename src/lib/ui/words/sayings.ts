@@ -1,6 +1,6 @@
 /** What the desk has to say, in words. */
 import type { Registry } from '../../core/actions/registry';
-import { deskTarget } from '../../core/desk/desk';
+import { deskTarget } from '../../core/desk/turn';
 import type { DeskState } from '../../core/desk/state';
 import type { Saying } from '../../core/desk/messages';
 import { carriedTitle, takersOf } from '../../core/carrying/carried';
