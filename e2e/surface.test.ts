@@ -41,6 +41,10 @@ describe('placing by keys', () => {
     const [width, height] = await surfaceOf(person);
     expect(await boxOf(person, 'a1')).toEqual([0, 0, width / 2, height]);
     expect(await boxOf(person, 'b1')).toEqual([width / 2, 0, width / 2, height]);
+    const said = person.page.locator('[aria-live=polite]').first();
+    expect(await said.textContent()).toContain('Side by side: a1, b1');
+    await person.chord('Slash');
+    await expect.poll(() => said.textContent()).toContain('Side by side: b1, a1');
     await person.chord('R');
     expect(await boxOf(person, 'a1')).toEqual(before);
     // The keys are where they were.

@@ -16,8 +16,6 @@ const MOMENT = new Date('2026-11-24T06:12:00');
 
 interface View {
   readonly desk?: () => SessionDocument;
-  /** Another address than the session's. */
-  readonly path?: string;
   readonly open: (person: PageUser) => Promise<unknown>;
 }
 
@@ -138,28 +136,10 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.page.getByRole('button', { name: 'Print' }).waitFor();
     },
   },
-  'reach-check': {
-    open: async (person) => {
-      await person.chord('Q');
-      await type(person, 'reach');
-      await person.press('Enter');
-      await person.page.getByRole('dialog', { name: 'Which keys arrive here?' }).waitFor();
-      await person.chord('A', 'S');
-      await person.press('Enter');
-    },
-  },
   'unsaved-work': {
     open: async (person) => {
       await person.chord('S', 'S', 'S');
       await person.chord('C');
-    },
-  },
-  'draft-offered': {
-    open: async (person) => {
-      await person.chord('S', 'S', 'S', 'Shift+V');
-      await person.chord('Q');
-      await type(person, 'letters');
-      await person.press('Enter');
     },
   },
   settings: {
@@ -173,7 +153,26 @@ const VIEWS: Readonly<Record<string, View>> = {
     },
   },
   keys: { open: (person) => person.chord('H') },
-  access: { path: '/access', open: (person) => type(person, 'a key that nobody has') },
+  programs: {
+    open: async (person) => {
+      await find(person, 'handover');
+      await find(person, 'wind');
+      await person.press('ArrowRight', 'ArrowRight');
+      await person.chord('Slash');
+    },
+  },
+  cabinet: {
+    open: async (person) => {
+      await find(person, 'correspondence');
+      await person.press('ArrowDown', 'F2');
+    },
+  },
+  carrying: {
+    open: async (person) => {
+      await find(person, 'correspondence');
+      await person.press('o', 'ArrowDown', 'ArrowDown');
+    },
+  },
   workspaces: { open: (person) => person.chord('I').then(() => person.chord('P')) },
 };
 
@@ -198,8 +197,8 @@ async function take(name: string): Promise<void> {
   const page = await browser.newPage({ viewport: VIEWPORT });
   await page.clock.install({ time: MOMENT });
   const session = await createSession((view.desk ?? demo)(), server.url);
-  await page.goto(`${server.url}${view.path ?? `/sessions/${session}`}`);
-  await page.locator('section[aria-current=true], form').first().waitFor();
+  await page.goto(`${server.url}/sessions/${session}`);
+  await page.locator('section[aria-current=true]').first().waitFor();
   await view.open(new PageUser(page, session, server.url, []));
   // Previews, fonts and the quiet tap's delay; the page's own clock is what they wait for.
   await page.clock.runFor(1_000);

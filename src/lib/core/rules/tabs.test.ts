@@ -142,6 +142,19 @@ describe('closing a tab', () => {
     expect(titles(person)).toBe('[two] three');
   });
 
+  it('does not ask about work that another of its tabs shows: that goes on there', () => {
+    const person = at().wish({ type: 'keep-draft', document: 'd-a1', text: 'new work' });
+    person.wish({ type: 'open-tab', window: 'a1', document: 'd-a1' });
+    const { activeTab: opened } = windowOf(person.session, 'a1');
+    expect(opened).not.toBe('t-one');
+    person.wish({ type: 'close-tab', window: 'a1', tab: opened });
+    expect(titles(person)).toBe('one [two] three');
+    expect(isUnsaved(person.session, windowOf(person.session, 'a1'))).toBe(true);
+    // The last one that shows it asks.
+    person.wish({ type: 'close-tab', window: 'a1', tab: 't-one' });
+    expect(windowOf(person.session, 'a1').asking).not.toBeNull();
+  });
+
   it('asks about unsaved work of that tab alone; what is discarded comes back with it', () => {
     const unsaved = () =>
       at().wish({ type: 'keep-draft', document: 'd-a3', text: 'work' }).press('next-tab').press('close-tab');

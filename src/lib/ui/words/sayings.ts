@@ -280,7 +280,8 @@ const PUT_AWAY_TEXTS: Readonly<
     undone: () => 'the others are shown again',
   },
   pair: {
-    done: (subject) => `Side by side: ${subject}`,
+    // Where they lie is said as they are placed, so that swapping them says it too.
+    done: () => '',
     does: (subject) => `side by side: ${subject}`,
     undone: () => 'both lie where they were',
   },
@@ -412,8 +413,16 @@ function setupText(before: Session, { settings, places, shortcuts, keys, guests 
 }
 
 /** Where a window lies now, in figures; of several it goes without saying. */
-function placedText([place, another]: readonly PlacedWindow[], { state: { surface } }: Around): string {
-  return place && !another ? TEXTS.figures(boxOn(surface, place)) : '';
+/** One window by its figures; two that lie side by side from left to right. */
+function placedText([place, another]: readonly PlacedWindow[], around: Around): string {
+  const { session, state } = around;
+  if (!place) return '';
+  if (!another) return TEXTS.figures(boxOn(state.surface, place));
+  if (place.part !== 'left-half' || another.part !== 'right-half') return '';
+  return TEXTS.sideBySide(
+    titleOf(windowOf(session, place.window)),
+    titleOf(windowOf(session, another.window)),
+  );
 }
 
 const tabTitle = (session: Session, { window, tab }: { window: WindowId; tab: TabId }): string =>

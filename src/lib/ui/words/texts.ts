@@ -166,6 +166,7 @@ export const TEXTS = {
   tabList: 'Tabs',
   closesTab: (title: string) => `Close ${title}`,
   tabAt: (title: string, position: number, count: number) => `${title}, tab ${position} of ${count}`,
+  sideBySide: (left: string, right: string) => `Side by side: ${left}, ${right}`,
   figures: ({ x, y, width, height }: Geometry) => `${width} × ${height} at ${x}, ${y}`,
 } as const;
 

@@ -46,7 +46,10 @@ export const closeTab = commandKind({
     if (!applicationOf(course.session, application).answering)
       return course.notice({ type: 'does-not-answer', application });
     if (isAsking(window)) return course.notice({ type: 'already-asking', application });
-    if (window.offeringDraft || !hasDraft(course.session, tab.document)) return shutTab(course, id, tabId);
+    // What another tab shows goes on there.
+    const elsewhere = window.tabs.some((one) => one.id !== tabId && one.document === tab.document);
+    if (elsewhere || window.offeringDraft || !hasDraft(course.session, tab.document))
+      return shutTab(course, id, tabId);
     activate(course, id, tabId);
     course.happen({ type: 'closing-asked', windows: [id], goal: 'tab', tab: tabId });
   },
