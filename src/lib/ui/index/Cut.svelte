@@ -25,7 +25,9 @@
   /** More ticks than these do not fit. */
   const MOST_TICKS = 8;
   const picture = $derived(place ? pictureOf(desk.session, place.application) : null);
-  const more = $derived(Math.max(0, (place?.windows.length ?? 0) - MOST_TICKS));
+  /** Where there are more, their number takes the room of two. */
+  const ticks = $derived(place && place.windows.length > MOST_TICKS ? MOST_TICKS - 2 : MOST_TICKS);
+  const more = $derived(Math.max(0, (place?.windows.length ?? 0) - ticks));
 
   function press(event: MouseEvent) {
     desk.invoke({ action: event.shiftKey ? 'new-window-at-place' : 'place', argument: digit });
@@ -105,7 +107,7 @@
         >
         <span class="flex h-4 items-end gap-0.75">
           <span class="mr-1 self-center leading-none"><Key label={digit} /></span>
-          {#each place.windows.slice(0, MOST_TICKS) as { minimised }, nth (nth)}
+          {#each place.windows.slice(0, ticks) as { minimised }, nth (nth)}
             <span class={['border-l-3 [@container(max-height:38px)]:hidden', minimised ? 'h-1.25' : 'h-3.5']}
             ></span>
           {/each}

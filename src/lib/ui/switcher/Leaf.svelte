@@ -10,6 +10,7 @@
   import { folded, type SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';
   import { deskHere } from '../desk/desk.svelte';
+  import Comma from '../parts/Comma.svelte';
   import { TEXTS } from '../words/texts';
 
   const desk = deskHere();
@@ -44,6 +45,7 @@
       ? TEXTS.tabsOf(window.tabs.findIndex((tab) => tab.id === window.activeTab) + 1, window.tabs.length)
       : '',
   );
+  const states = $derived([tabs, ...standing].filter((state) => state !== ''));
   const used = $derived(usedAt(desk.session.recent.windows, id));
   const ago = $derived(used === null ? TEXTS.neverUsed : TEXTS.ago(durationText(used, now, 'short')));
 </script>
@@ -89,11 +91,10 @@
         >{/if}<b class="font-[650] wrap-break-word" dir="auto">{title?.own ?? titleOf(window)}</b>
     </div>
     <span class="flex justify-between gap-2 text-xs whitespace-nowrap text-ink-soft">
-      <!-- What stands side by side must not be heard as one word. -->
-      <span class="truncate"
-        ><span class="sr-only">, </span>{[tabs, ...standing].filter(Boolean).join(' · ')}</span
-      >
-      <span><span class="sr-only">, </span>{ago}</span>
+      <span class="truncate">
+        {#if states.length > 0}<Comma />{states.join(' · ')}{/if}
+      </span>
+      <span><Comma />{ago}</span>
     </span>
   </div>
 </div>

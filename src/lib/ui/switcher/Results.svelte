@@ -8,6 +8,7 @@
   import type { SwitcherSearch } from '../../core/switcher/switcher';
   import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
+  import Comma from '../parts/Comma.svelte';
   import Monogram from '../parts/Monogram.svelte';
   import { standingText } from '../../core/switcher/standing-text';
   import { KIND_TEXTS, REASONS, TEXTS } from '../words/texts';
@@ -41,9 +42,6 @@
   }
 </script>
 
-<!-- What stands side by side must not be heard as one word. -->
-{#snippet comma()}<span class="sr-only">, </span>{/snippet}
-
 {#each search.results.slice(slice.from, slice.to) as found, position (position)}
   {@const index = slice.from + position}
   {@const { candidate } = found}
@@ -69,26 +67,22 @@
       {#if owner}<Monogram application={owner} />{:else}<span></span>{/if}
       <span class="truncate"><MarkedText {...marked.title} /></span>
       <span class="truncate pl-3 font-normal text-ink-soft"
-        >{#each texts as beside, nth (nth)}{nth > 0 ? ' · ' : ''}{@render comma()}<MarkedText
+        >{#each texts as beside, nth (nth)}{nth > 0 ? ' · ' : ''}<Comma /><MarkedText
             {...beside}
           />{/each}</span
       >
       <span class="flex gap-1.5 px-2 font-normal">
-        {#if reason}<span class="chip bg-paper-high max-sm:hidden">{@render comma()}{reason}</span>{/if}
+        {#if reason}<span class="chip bg-paper-high max-sm:hidden"><Comma />{reason}</span>{/if}
         {#each standing as text (text)}
           {@const beside = marked.beside.find((one) => one.text === text)}
-          <span class="chip bg-paper-high"
-            >{@render comma()}<MarkedText {text} marks={beside?.marks ?? []} /></span
-          >
+          <span class="chip bg-paper-high"><Comma /><MarkedText {text} marks={beside?.marks ?? []} /></span>
         {/each}
         {#if candidate.subject.kind === 'command'}
-          <span class="max-sm:hidden"
-            >{@render comma()}<Chord action={candidate.subject.invocation.action} /></span
-          >
+          <span class="max-sm:hidden"><Comma /><Chord action={candidate.subject.invocation.action} /></span>
         {/if}
       </span>
       <span class="text-right text-xs font-normal text-ink-soft"
-        >{@render comma()}{KIND_TEXTS[candidate.subject.kind]}</span
+        ><Comma />{KIND_TEXTS[candidate.subject.kind]}</span
       >
     </div>
   </div>
