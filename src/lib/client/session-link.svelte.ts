@@ -376,6 +376,8 @@ export class SessionLink {
   /** The server's log is another than the one this page knows: after a restore, or a long sleep. */
   async #loadAfresh(): Promise<void> {
     this.#unfollow();
+    clearTimeout(this.#gap);
+    this.#gap = undefined;
     const response = await fetchInTime(sessionAddress(this.id)).catch(() => null);
     if (this.#closed) return;
     if (response?.status === 404) return this.listener.gone();

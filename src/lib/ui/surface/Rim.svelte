@@ -35,7 +35,8 @@
   }
 
   function done() {
-    const due = dueAt(rest, performance.now());
+    // A timer may run a moment early; whatever ends the rest ends it too.
+    const due = dueAt(rest, Math.max(performance.now(), rest.since + REST_MS));
     if (!due) return;
     rest = due.rest;
     const action = actionAt(due.part);
