@@ -1,4 +1,4 @@
-/** Builds the server's worker threads, each into one file of its own. */
+/** Builds the server's worker threads and the agent, each into one file of its own. */
 import { defineConfig } from 'vite';
 
 export default defineConfig({
@@ -6,6 +6,8 @@ export default defineConfig({
   build: {
     ssr: true,
     outDir: 'build/workers',
-    rolldownOptions: { input: { 'import-session': 'src/workers/import-session.ts' } },
+    rolldownOptions: {
+      input: { 'import-session': 'src/workers/import-session.ts', agent: 'src/agent/main.ts' },
+    },
   },
 });

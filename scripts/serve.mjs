@@ -36,6 +36,9 @@ try {
       wellFormed(request, response) &&
       compress(request, response, () => application(request, withProblem(response))),
   );
+  http.on('upgrade', (request, socket, head) =>
+    globalThis.keyFoldUpgrade ? globalThis.keyFoldUpgrade(request, socket, head) : socket.destroy(),
+  );
   http.on('clientError', answerClientError);
   if (!http.listening) await once(http, 'listening');
   const pages = demoPagesPort(process.env);

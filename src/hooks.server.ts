@@ -1,8 +1,8 @@
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import type { Handle, HandleServerError, RequestEvent, ServerInit } from '@sveltejs/kit';
 import { redirect } from '@sveltejs/kit';
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
-import { ASKING_PAGE } from '$lib/server/access/admission';
+import { askingPage } from '$lib/server/access/admission';
 import { withProblem } from '$lib/server/http/framework-problem';
 import { guard, SECURITY_HEADERS } from '$lib/server/http/guard';
 import { answering, Problem } from '$lib/server/http/problem';
@@ -19,6 +19,7 @@ export const init: ServerInit = async () => {
     hosts: env.KEY_FOLD_HOSTS ?? '',
     demoPages: `http://127.0.0.1:${env.KEY_FOLD_PAGES_PORT ?? Number(env.PORT ?? 4870) + 1}`,
     workers: env.KEY_FOLD_WORKERS ?? 'build/workers',
+    displaySecrets: env.KEY_FOLD_DISPLAY_SECRETS ?? null,
   });
 };
 
@@ -29,10 +30,15 @@ export const handle: Handle = async ({ event, resolve }) => {
   const response = await answering(async () => {
     guard(request.headers, event.getClientAddress(), admission().hosts);
     try {
-      await admission().check({ path: url.pathname, host: request.headers.get('host') ?? '', cookies });
+      await admission().check({
+        path: url.pathname,
+        sessions: sessionsOf(event),
+        host: request.headers.get('host') ?? '',
+        cookies,
+      });
     } catch (error) {
       const page = request.method === 'GET' && (request.headers.get('accept') ?? '').includes('text/html');
-      if (error instanceof Problem && page) redirect(303, ASKING_PAGE);
+      if (error instanceof Problem && page) redirect(303, askingPage(url.pathname));
       throw error;
     }
     return withProblem(request, await resolve(event));
@@ -41,6 +47,12 @@ export const handle: Handle = async ({ event, resolve }) => {
     if (!response.headers.has(name)) response.headers.set(name, value);
   return response;
 };
+
+/** The sessions that a request is about: the one in its path, and those that it follows. */
+function sessionsOf({ params, url }: RequestEvent): string[] {
+  const followed = url.searchParams.getAll('after').flatMap((list) => list.split(','));
+  return [params.id, ...followed.map((one) => one.split(':')[0])].filter((id) => id !== undefined);
+}
 
 /** What the page and the API say of an error that nobody expected: no more than that it happened. */
 export const handleError: HandleServerError = ({ error, event, status, message }) => {

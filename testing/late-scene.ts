@@ -47,6 +47,7 @@ export class Scene {
     this.log = new SessionLog(start(), 0);
     this.pages = Array.from({ length: pages }, () => ({ replica: replicaOf(start(), 0), heard: 0 }));
     this.host.open({
+      session: () => this.log.session,
       observed: (events, cause) => this.#write(this.log.observe(events, cause, this.#now())),
       settled: (batch, settlement) => this.#write(this.log.settle(batch, settlement)),
     });

@@ -33,6 +33,7 @@ export class LateServer {
     this.log = new SessionLog(session, 0);
     this.host = new LateHost(session, manners);
     this.host.open({
+      session: () => this.log.session,
       observed: (events, cause) => this.#unheard.push(...this.log.observe(events, cause, later(1))),
       settled: (batch, settlement) => this.#unheard.push(...this.log.settle(batch, settlement)),
     });

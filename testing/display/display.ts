@@ -7,8 +7,8 @@ import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Keyboard } from './keyboard';
-import { WindowManager } from './window-manager';
-import { EVENTS, XConnection } from './x-connection';
+import { WindowManager, type ManagerSettings } from './window-manager';
+import { EVENTS, XConnection } from '../../src/agent/x11/x-connection';
 
 export class Display {
   readonly #programs: ChildProcess[];
@@ -17,7 +17,7 @@ export class Display {
     /** As in `DISPLAY`. */
     readonly name: string,
     readonly connection: XConnection,
-    readonly manager: WindowManager,
+    public manager: WindowManager,
     readonly keyboard: Keyboard,
     /** Where programs may keep what they keep; gone when the display is closed. */
     readonly folder: string,
@@ -26,8 +26,11 @@ export class Display {
     this.#programs = [server];
   }
 
-  /** @param size of the screen, in pixels */
-  static async open(size = { width: 1600, height: 1000 }): Promise<Display> {
+  /**
+   * @param size of the screen, in pixels
+   * @param settings of its manager
+   */
+  static async open(size = { width: 1600, height: 1000 }, settings: ManagerSettings = {}): Promise<Display> {
     const server = spawn(
       'Xvfb',
       ['-displayfd', '3', '-screen', '0', `${size.width}x${size.height}x24`, '-nolisten', 'tcp', '-noreset'],
@@ -40,7 +43,7 @@ export class Display {
     ])) as [Buffer];
     const name = `:${String(number).trim()}`;
     const connection = await XConnection.open(name);
-    const manager = await WindowManager.start(name);
+    const manager = await WindowManager.start(name, settings);
     const keyboard = await Keyboard.of(name, connection);
     return new Display(
       name,
@@ -76,6 +79,19 @@ export class Display {
     client.MapWindow(window);
     while (this.manager.windows.at(-1) !== window) await pause(5);
     return window;
+  }
+
+  /** Another manager takes over after the one there was has ended. */
+  async restartManager(settings: ManagerSettings = {}): Promise<void> {
+    this.manager.close();
+    await this.manager.connection.gone;
+    this.manager = await WindowManager.start(this.name, settings);
+  }
+
+  /** Ends the display's server, as if it had crashed. */
+  kill(): void {
+    const [server] = this.#programs;
+    if (server) kill(server);
   }
 
   async close(): Promise<void> {

@@ -1,7 +1,7 @@
 /** A real keyboard, as far as programs can tell: key events made by the X server itself (XTEST). */
 import { execFileSync } from 'node:child_process';
 import type { FakeInput } from 'x11';
-import type { XConnection } from './x-connection';
+import type { XConnection } from '../../src/agent/x11/x-connection';
 
 /**
  * X key codes of positions, named as in the UI Events `code` values: the Linux input event codes (`input-event-codes.h`)

@@ -17,6 +17,9 @@ export const SETUPS = '/api/setups';
 /** Where it is asked whether a page permits frames; takes a POST. */
 export const FRAMES = '/api/frames';
 
+/** The desks that the server tells of. */
+export const DESKS = '/api/desks';
+
 /** Pages. */
 export const HOME_PAGE = '/';
 /** The page that asks for the access key. */

@@ -5,7 +5,7 @@ import { admission, eventStore, importer, startRuntime } from './runtime';
 
 const PAGES = 'http://127.0.0.1:4871';
 let database: TestDatabase | null = null;
-const started = async (listening: string, hosts: string) => {
+const started = async (listening: string, hosts: string, secrets: string | null = null) => {
   database ??= await testDatabase();
   const said = vi.spyOn(console, 'log').mockReturnValue();
   await startRuntime({
@@ -15,6 +15,7 @@ const started = async (listening: string, hosts: string) => {
     hosts,
     demoPages: PAGES,
     workers: 'workers',
+    displaySecrets: secrets,
   });
   const lines = said.mock.calls.join('\n');
   said.mockRestore();
@@ -35,7 +36,15 @@ it('the server is not there before it has started, and does not start without a 
   for (const part of [eventStore, admission, importer])
     expect(part).toThrow('The server has not started yet.');
   await expect(
-    startRuntime({ databaseUrl: '', listening: '', port: '', hosts: '', demoPages: PAGES, workers: '' }),
+    startRuntime({
+      databaseUrl: '',
+      listening: '',
+      port: '',
+      hosts: '',
+      demoPages: PAGES,
+      workers: '',
+      displaySecrets: null,
+    }),
   ).rejects.toThrow('DATABASE_URL is not set. Start Key Fold with `npm start`.');
 });
 

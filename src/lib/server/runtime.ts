@@ -4,11 +4,14 @@ import { fromDocument } from '../core/formats/session-document';
 import { ellavane } from '../demo/ellavane';
 import { DEMO_ID } from '../demo/demo-id';
 import { AccessKeys } from './access/access-keys';
-import { Admission, ASKING_PAGE } from './access/admission';
+import { Admission, ASKING_PAGE, askingPage } from './access/admission';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { Hosts } from './http/hosts';
 import { Importer } from './import/importer';
+import { Displays } from './displays/displays';
+import { DisplayTokens } from './displays/display-tokens';
+import { openOwnDisplay, OWN_DISPLAY } from './displays/own-display';
 import { EventStore } from './store/event-store';
 
 /** How often the log is pruned, in ms. */
@@ -17,6 +20,7 @@ const PRUNING_MS = 24 * 3_600_000;
 interface Runtime {
   readonly store: EventStore;
   readonly admission: Admission;
+  readonly displays: Displays;
   readonly importer: Importer;
   readonly demoPages: string;
 }
@@ -34,6 +38,8 @@ export interface RuntimeSettings {
   readonly demoPages: string;
   /** The folder of the built worker threads. */
   readonly workers: string;
+  /** Where the secrets of this machine's own display are kept, for the owner of the server alone; null: it has no agent. */
+  readonly displaySecrets: string | null;
 }
 
 /** Connects, migrates, and loads the demo unless it is there already. */
@@ -51,10 +57,22 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
     const key = await keys.makeFirst();
     if (key) sayKey(key, hosts, settings.port);
   }
+  const displays = new Displays(store, new DisplayTokens(database));
+  if (settings.displaySecrets !== null) {
+    const key = await openOwnDisplay(settings.displaySecrets, displays.tokens, keys);
+    const page = `http://${hosts.onLoopback ? settings.listening : 'localhost'}:${settings.port}`;
+    console.log(
+      `Key Fold: your own windows, for you alone: open\n  ${page}${askingPage(`/sessions/${OWN_DISPLAY}`)}#${key}`,
+    );
+  }
+  await displays.open();
+  // What serves the build looks for it there.
+  globalThis.keyFoldUpgrade = displays.upgrade;
   runtime = {
     store,
+    displays,
     demoPages: settings.demoPages,
-    admission: new Admission(keys, hosts),
+    admission: new Admission(keys, hosts, (session) => displays.has(session)),
     importer: new Importer(join(settings.workers, 'import-session.js')),
   };
   const prune = () =>
@@ -93,3 +111,6 @@ export const importer = (): Importer => running().importer;
 
 /** Who the running server lets in. */
 export const admission = (): Admission => running().admission;
+
+/** The displays that the running server knows. */
+export const displays = (): Displays => running().displays;

@@ -1,7 +1,9 @@
 /** The views of the programs, by the kind of document that they show. */
 import type { Component } from 'svelte';
+import { OUTSIDE } from '../core/slices/host/events';
 import DesktopEntry from './desktop-entry/View.svelte';
 import Folder from './folder/View.svelte';
+import Outside from './outside/View.svelte';
 import PagePreview from './page/Preview.svelte';
 import PageView from './page/View.svelte';
 import ProseText from './prose/Text.svelte';
@@ -42,6 +44,7 @@ const VIEWS: Readonly<Record<string, Views>> = {
   folder: { view: Folder },
   'radio-log': costly(RadioLog, RadioCalls),
   'desktop-entry': { view: DesktopEntry },
+  [OUTSIDE]: { view: Outside },
 };
 
 /** The view of a kind of document; of an unknown one, what it is and its text. */

@@ -34,6 +34,7 @@ export type DialogName =
   | 'settings'
   | 'keys'
   | 'workspaces'
+  | 'desks'
   | 'place-menu'
   | 'menu'
   | 'shortcuts'

@@ -13,6 +13,7 @@ import {
   fullScreen,
   INDEX_STANCES,
   keysAndHelp,
+  openDesks,
   openSettings,
   showKeySheet,
 } from './list/page';
@@ -115,6 +116,7 @@ export const ACTIONS: readonly Action[] = [
   keysAndHelp,
   showKeySheet,
   firstMinutes,
+  openDesks,
   openSettings,
   openGuests,
   handOver,

@@ -43,10 +43,24 @@ describe('a desktop entry', () => {
         { id: 'Gallery', name: 'Browse Gallery', command: ['fooview', '--gallery'] },
         { id: 'Create', name: 'Create a new Foo!', command: ['fooview', '--create-new'] },
       ],
+      windowClass: null,
+      inMenus: true,
+      inTerminal: false,
       application: null,
       monogram: null,
       hue: null,
     });
+  });
+
+  it('says which windows are its own, and whether menus have it', () => {
+    expect(
+      read(entry('Exec=x', 'StartupWMClass=Tide\\sGauge', 'Terminal=true', 'NoDisplay=true')),
+    ).toMatchObject({
+      windowClass: 'Tide Gauge',
+      inMenus: false,
+      inTerminal: true,
+    });
+    expect(read(entry('Exec=x', 'Hidden=true'))).toMatchObject({ inMenus: false });
   });
 
   it('escapes, lists, comments, translations and quotes are read by the specification', () => {

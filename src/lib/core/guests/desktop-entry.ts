@@ -23,6 +23,12 @@ export interface DesktopEntry {
   readonly command: readonly string[];
   readonly url: string | null;
   readonly actions: readonly EntryAction[];
+  /** The class of its windows (StartupWMClass); null where it does not say. */
+  readonly windowClass: string | null;
+  /** Whether menus have it (neither NoDisplay nor Hidden). */
+  readonly inMenus: boolean;
+  /** Whether it runs in a terminal. */
+  readonly inTerminal: boolean;
   /** Which application here it was made from; null for others. */
   readonly application: string | null;
   /** As it was here; null for entries from elsewhere. */
@@ -76,6 +82,9 @@ function read(text: string): DesktopEntry {
     command: type === 'Application' ? commandOf(main, main.get('DBusActivatable') === 'true') : [],
     url: url === null ? null : (unescaped(url) ?? null),
     actions: type === 'Application' ? actionsOf(main, groups) : [],
+    windowClass: unescaped(main.get('StartupWMClass')) ?? null,
+    inMenus: main.get('NoDisplay') !== 'true' && main.get('Hidden') !== 'true',
+    inTerminal: main.get('Terminal') === 'true',
     application: main.get('X-KeyFold-Application') ?? null,
     monogram: unescaped(main.get('X-KeyFold-Monogram')) ?? null,
     hue: Number.isInteger(hue) && hue >= 0 && hue < 360 ? hue : null,

@@ -1,10 +1,12 @@
 /** The port between Key Fold's server and whatever really has the windows. */
-import type { SessionEvent } from '../session/session';
+import type { Session, SessionEvent } from '../session/session';
 import type { Settlement } from '../slices/under-way/state';
 import type { Order } from './order';
 
 /** What a carrier tells. */
 export interface CarrierListener {
+  /** The session as it is written down so far. */
+  session(): Session;
   /**
    * Something happened, because of a batch or of its own accord. The server's clock stamps it, not the carrier's.
    * @throws RangeError if an event names something that the session does not have; then nothing of it counts.

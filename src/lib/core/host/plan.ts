@@ -60,7 +60,9 @@ export function planOf(session: Session, batch: Batch, again = false): Plan {
 
 /** Whether a host can carry out what a command wishes; what is Key Fold's own needs none. */
 export const isAble = (host: HostInfo, { type }: Pick<Command, 'type'>): boolean =>
-  host.kind === 'simulated' || kindOf(type).own === true || host.abilities.includes(type);
+  host.kind === 'simulated' ||
+  kindOf(type).own === true ||
+  (host.awaySince === undefined && host.abilities.includes(type));
 
 /** Whether only a live host could tell what follows. */
 export function isUnforeseen(session: Session, command: Command): boolean {

@@ -92,6 +92,27 @@ export const put = <T extends Identified>(table: Table<T>, entry: T): Table<T> =
   has(table, entry.id) ? patch(table, [entry.id], 'entry', () => entry) : add(table, [entry]);
 
 /**
+ * The table with each of these entries in the place of the one that has its id, made from that, or at the end.
+ * @example putAll([{ id: 'a', n: 1 }], [{ id: 'a', n: 2 }, { id: 'b', n: 3 }], (one) => one) // [{ id: 'a', n: 2 }, { id: 'b', n: 3 }]
+ */
+export function putAll<T extends Identified, New extends Identified>(
+  table: Table<T>,
+  entries: readonly New[],
+  made: (entry: New, before: T | undefined) => T,
+): Table<T> {
+  const byId = new Map(entries.map((entry) => [entry.id, entry]));
+  const there = [...byId.keys()].filter((id) => has(table, id));
+  const kept = patch(table, there, 'entry', (before) => made(byId.get(before.id) as New, before));
+  const fresh = [...byId.values()].filter(({ id }) => !has(table, id));
+  return fresh.length === 0
+    ? kept
+    : add(
+        kept,
+        fresh.map((entry) => made(entry, undefined)),
+      );
+}
+
+/**
  * The table without some ids; the same table if it has none of them.
  * @example remove([{ id: 'a' }, { id: 'b' }], ['a', 'x']) // [{ id: 'b' }]
  */

@@ -3,6 +3,7 @@
  * outboxes. One event becomes one event and sees nothing else, so the numbers of the log stay as they are.
  */
 import type { Batch } from '../commands/commands';
+import { fingerprint } from '../model/fingerprint';
 import { DONE, type Report } from './report';
 import { EMPTY_SESSION, type Session, type SessionEvent } from '../session/session';
 
@@ -117,12 +118,5 @@ function upcast(stored: object, chain: Chain<Stored>): Stored {
 
 /** The same with an id that follows from what it says, so that it is the same whenever it is read. */
 function withId<T extends object>(value: T, field = 'id'): T {
-  return { ...value, [field]: `e-${fingerprint(JSON.stringify(value))}` };
-}
-
-/** A text's FNV-1a hash of 32 bits in hexadecimal digits (RFC 9923), over its UTF-16 code units. */
-function fingerprint(text: string): string {
-  let hash = 0x811c9dc5;
-  for (let at = 0; at < text.length; at += 1) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
-  return (hash >>> 0).toString(16).padStart(8, '0');
+  return { ...value, [field]: `e-${fingerprint(JSON.stringify(value)).toString(16).padStart(8, '0')}` };
 }

@@ -1,12 +1,9 @@
-import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
+import { timingSafeEqual } from 'node:crypto';
 import type { Database } from '../database/connect';
+import { hashOf, newSecret } from './secret';
 
-/** 256 bits: nobody guesses that. */
-const KEY_BYTES = 32;
 /** Hashes that were read are trusted for this long, in ms, so that not every request asks the database. */
 const TRUSTED_MS = 5_000;
-
-const hashOf = (key: string): string => createHash('sha256').update(key).digest('hex');
 
 /**
  * The access key that lets people in when the server can be reached from elsewhere. It is kept as a hash; whoever
@@ -25,7 +22,7 @@ export class AccessKeys {
 
   /** Makes a new key, and revokes the ones before. */
   async renew(): Promise<string> {
-    const key = randomBytes(KEY_BYTES).toString('base64url');
+    const key = newSecret();
     await this.database.write.transaction().execute(async (trx) => {
       await trx.deleteFrom('access_key').execute();
       await trx
@@ -33,6 +30,17 @@ export class AccessKeys {
         .values({ hash: hashOf(key) })
         .execute();
     });
+    this.#readAt = -Infinity;
+    return key;
+  }
+
+  /** Makes one more key, beside those there are. */
+  async add(): Promise<string> {
+    const key = newSecret();
+    await this.database.write
+      .insertInto('access_key')
+      .values({ hash: hashOf(key) })
+      .execute();
     this.#readAt = -Infinity;
     return key;
   }

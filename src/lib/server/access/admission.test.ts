@@ -15,7 +15,12 @@ function jar() {
 }
 
 const atOnce = (hosts: Hosts, path: string, host: string, cookies = jar().cookies) =>
-  new Admission(new AccessKeys(database.db), hosts).check({ path, host, cookies });
+  new Admission(new AccessKeys(database.db), hosts).check({
+    path,
+    sessions: ['harbour'],
+    host,
+    cookies,
+  });
 const toOthers = () => new Hosts('0.0.0.0', '');
 const needsKey = expect.objectContaining({ type: 'key-needed', status: 401 });
 

@@ -10,8 +10,20 @@ const YEAR_S = 365 * 86_400;
 
 /** The page that asks for the key, and what it sends the key to: the only addresses that need none. */
 export const ASKING_PAGE = '/access';
+/** The same, to go on to a page of this server afterwards. */
+export const askingPage = (to: string): string =>
+  to.startsWith('/sessions/') ? `${ASKING_PAGE}?to=${encodeURIComponent(to)}` : ASKING_PAGE;
 /** Where whoever has no key yet may show one. */
 export const ASKING_ROUTE = '/api/access';
+
+/** What of a request tells whether it may come in. */
+interface Knock {
+  readonly path: string;
+  /** The sessions that it is about. */
+  readonly sessions: readonly string[];
+  readonly host: string;
+  readonly cookies: Cookies;
+}
 
 /**
  * Who is let in. A server that only this machine reaches, under loopback's names, asks nobody; else everybody needs
@@ -23,11 +35,14 @@ export class Admission {
   constructor(
     readonly keys: AccessKeys,
     readonly hosts: Hosts,
+    /** Whether a session needs the key in any case: other users of a machine reach its loopback, too. */
+    readonly isGuarded: (session: string) => boolean = () => false,
   ) {}
 
   /** @throws Problem `key-needed` */
-  async check({ path, host, cookies }: { path: string; host: string; cookies: Cookies }): Promise<void> {
-    if (this.hosts.onLoopback && namesLoopback(host)) return;
+  async check({ path, sessions, host, cookies }: Knock): Promise<void> {
+    const guarded = sessions.some(this.isGuarded);
+    if (!guarded && this.hosts.onLoopback && namesLoopback(host)) return;
     if (path === ASKING_PAGE || path === ASKING_ROUTE) return;
     if (!(await this.keys.accepts(cookies.get(COOKIE))))
       throw new Problem('key-needed', `Open ${ASKING_PAGE} and enter the access key.`);

@@ -3,6 +3,7 @@ import { eventLog } from './migrations/0001-event-log';
 import { oneRowABatch } from './migrations/0002-one-row-a-batch';
 import { accessKey } from './migrations/0003-access-key';
 import { reports } from './migrations/0004-reports';
+import { displays } from './migrations/0005-displays';
 import { connectPatiently } from './connect';
 import type { Schema } from './schema';
 
@@ -12,6 +13,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '0002-one-row-a-batch': oneRowABatch,
   '0003-access-key': accessKey,
   '0004-reports': reports,
+  '0005-displays': displays,
 };
 
 /** The database was made by a newer Key Fold than this one. */

@@ -37,9 +37,18 @@ interface AccessKeyTable {
   made_at: Generated<Date>;
 }
 
+/** Sessions whose windows a display has. The session itself is made when its agent first connects. */
+interface DisplayTable {
+  session_id: string;
+  /** SHA-256 of its agent's token, in hexadecimal digits. */
+  token_hash: string;
+  made_at: Generated<Date>;
+}
+
 /** The tables, as the newest migration leaves them. */
 export interface Schema {
   session: SessionTable;
   log: LogTable;
   access_key: AccessKeyTable;
+  display: DisplayTable;
 }

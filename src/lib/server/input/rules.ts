@@ -28,6 +28,10 @@ export const IsIdList = () =>
     'must be a list of different ids: lower-case letters, digits and hyphens',
   );
 
+/** A list of which each item keeps a rule. */
+export const ArrayOf = (keeps: (value: unknown) => boolean, what: string) =>
+  IsA('arrayOf', (value) => Array.isArray(value) && value.every(keeps), `must be a list of ${what}`);
+
 /** Whether a value is an application's id, or names a document as the index does. */
 function isThing(value: unknown): value is Thing {
   if (typeof value === 'string') return ID_PATTERN.test(value);

@@ -50,6 +50,7 @@ export class LiveSession {
     this.#log = new SessionLog(stored.session, stored.seq);
     void this.#keep(this.#log.settleAbandoned());
     this.#close = carrier.open({
+      session: () => this.#log.session,
       observed: (events, cause) => this.#observed(events, cause),
       settled: (batch, settlement) => this.#settle(batch, settlement),
     });

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { afterNavigate } from '$app/navigation';
-  import { ACCESS, HOME_PAGE } from '../../client/session-api';
+  import { ACCESS } from '../../client/session-api';
   import { fetchInTime } from '../../client/fetch-in-time';
   import { ACCESS_TEXTS } from '../words/texts';
 
-  let { key }: { key: string } = $props();
+  /** `to`: where to go on to. */
+  let { key, to }: { key: string; to: string } = $props();
 
   let entered = $state(untrack(() => key));
   let wrong = $state('');
@@ -24,7 +25,7 @@
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ key: entered.trim() }),
     }).catch(() => null);
-    if (response?.ok) return location.assign(HOME_PAGE);
+    if (response?.ok) return location.assign(to);
     const problem = (await response?.json().catch(() => null)) as { detail?: string } | null | undefined;
     wrong = problem?.detail ?? ACCESS_TEXTS.noServer;
     line.select();

@@ -9,6 +9,7 @@
     settings: () => import('../settings/SettingsDialog.svelte'),
     keys: () => import('../keys/KeysDialog.svelte'),
     workspaces: () => import('../workspaces/WorkspacesDialog.svelte'),
+    desks: () => import('../desks/DesksDialog.svelte'),
     shortcuts: () => import('../shortcuts/ShortcutsDialog.svelte'),
     'reach-check': () => import('../shortcuts/ReachCheckDialog.svelte'),
     'key-sheet': () => import('../sheet/KeySheetDialog.svelte'),

@@ -2,11 +2,13 @@
   import { onMount, untrack } from 'svelte';
   import type { Session } from '../../core/session/session';
   import { pageStorage } from '../../client/page-storage';
+  import { rememberDesk } from '../../client/visited-desks';
   import { followOwnWindow } from '../../client/own-window.svelte';
   import { followKeyboard } from '../../client/key-labels.svelte';
   import Index from '../index/Index.svelte';
   import { DEMO_ID } from '../../demo/demo-id';
   import FirstMinutes from '../first/FirstMinutes.svelte';
+  import DisplayChart from '../display/DisplayChart.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Rim from '../surface/Rim.svelte';
   import Surface from '../surface/Surface.svelte';
@@ -25,6 +27,8 @@
   provideDesk(desk);
   untrack(() => desk.lessons.takeUp(id === DEMO_ID));
   let now = $state(new Date());
+  const host = $derived(desk.session.host);
+  untrack(() => rememberDesk(pageStorage(), { id, title: desk.session.title }));
 
   /** A press beside the windows must not take the keys from the one in front. */
   function keepKeys(event: MouseEvent) {
@@ -95,11 +99,15 @@
   onmousedown={keepKeys}
 >
   <div bind:this={behind} class="relative flex min-h-0 flex-1">
-    <Surface day={now} />
+    {#if host.kind === 'live'}
+      <DisplayChart {host} />
+    {:else}
+      <Surface day={now} />
+      <Rim />
+    {/if}
     {#if desk.survey?.sheet}
       <Survey survey={desk.survey} sheet={desk.survey.sheet} {now} />
     {/if}
-    <Rim />
     <Index />
   </div>
   {#if desk.switcher && desk.shown}

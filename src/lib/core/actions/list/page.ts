@@ -16,6 +16,20 @@ export const openSettings = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'settings' }),
 });
 
+/** Lists the desks there are, to go to another one. */
+export const openDesks = action({
+  id: 'desks',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Desks: your own windows, the demo, and others',
+    short: 'desks',
+    synonyms: ['display', 'demo', 'other desk', 'session', 'real windows'],
+  },
+  keys: [held('KeyE')],
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'desks' }),
+});
+
 const F1: Binding = { scope: 'anywhere', at: { key: 'F1' }, shift: false };
 
 /** Shows what can be done right now, with its keys. */

@@ -1,15 +1,16 @@
 import type { ApplicationId } from '../../model/ids';
-import { add, has, patch, remove } from '../../model/table';
+import { has, patch, putAll, remove } from '../../model/table';
 import type { DocumentsState } from '../documents/state';
+import type { FoundApplication, HostEvents } from '../host/events';
 import type { SetupEvents } from '../setup/events';
 import { changeMade, changeUndone, leaving } from '../setup/selectors';
-import type { Guest, SetupChange, SetupState } from '../setup/state';
+import type { SetupChange, SetupState } from '../setup/state';
 import { unless, type Slice } from '../slice';
 import type { ApplicationEvents } from './events';
 import { applicationOf } from './selectors';
 import type { Application, ApplicationsState } from './state';
 
-type Heard = SetupEvents;
+type Heard = SetupEvents & Pick<HostEvents, 'applications-found'>;
 
 /** What runs, and how it is. */
 export const applications: Slice<ApplicationsState, ApplicationEvents, Heard, DocumentsState & SetupState> = {
@@ -22,12 +23,17 @@ export const applications: Slice<ApplicationsState, ApplicationEvents, Heard, Do
     'applications-shown': (before, event) => changed(before, event.applications, { hidden: false }),
     'application-stopped-answering': (before, { application }) =>
       changed(before, [application], { answering: false }),
+    'application-answers-again': (before, { application }) =>
+      changed(before, [application], { answering: true }),
     'application-restarted': (before, { application }) =>
       changed(before, [application], { answering: true, quitting: false }),
     'application-ended': (before, { application }) =>
       changed(before, [application], { running: false, hidden: false, quitting: false, answering: true }),
     'quit-begun': (before, { application }) => changed(before, [application], { quitting: true }),
     'quit-cancelled': (before, { application }) => changed(before, [application], { quitting: false }),
+    'applications-found': (before, event) => ({
+      applications: putAll(before.applications, event.applications, foundAs),
+    }),
     'setup-changed': (before, event) => withGuests(before, changeMade(before, event)),
     'setup-put-back': (before, event) => withGuests(before, changeUndone(before, event)),
   },
@@ -54,26 +60,17 @@ const changed = (
 /** Guests come at the end, keep their place while they are changed, and go unless they run. */
 function withGuests(before: ApplicationsState, change: SetupChange | null): Partial<ApplicationsState> {
   if (!change || change.guests.length === 0) return {};
-  let applications = remove(before.applications, leaving(before, change));
-  for (const { to } of change.guests) if (to) applications = withGuest(applications, to);
-  return { applications };
+  const guests = change.guests.flatMap(({ to }) => to ?? []);
+  return { applications: putAll(remove(before.applications, leaving(before, change)), guests, foundAs) };
 }
 
-function withGuest(
-  table: ApplicationsState['applications'],
-  guest: Guest,
-): ApplicationsState['applications'] {
-  const { id, name, monogram, hue, home } = guest;
-  if (has(table, id))
-    return patch(table, [id], 'application', (application) => ({
-      ...application,
-      name,
-      monogram,
-      hue,
-      home,
-    }));
+/** One that is there stays as it is but for what it is called; a new one does not run. */
+function foundAs(
+  { id, name, monogram, hue, home }: FoundApplication,
+  before: Application | undefined,
+): Application {
+  const called = { id, name, monogram, hue, home };
+  if (before) return { ...before, ...called };
   const state = { running: false, hidden: false, answering: true, quitting: false };
-  return add(table, [
-    { id, name, monogram, hue, ...state, resident: false, quitsWithLastWindow: true, home },
-  ]);
+  return { ...called, ...state, resident: false, quitsWithLastWindow: true };
 }

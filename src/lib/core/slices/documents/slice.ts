@@ -1,8 +1,9 @@
-import { add, has, patch, remove } from '../../model/table';
+import { add, has, patch, putAll, remove } from '../../model/table';
 import type { ApplicationsState } from '../applications/state';
 import type { DraftEvents } from '../drafts/events';
 import { draftOf } from '../drafts/selectors';
 import type { DraftsState } from '../drafts/state';
+import { OUTSIDE, type HostEvents } from '../host/events';
 import type { SetupEvents } from '../setup/events';
 import { changeMade, changeUndone, homesLeaving } from '../setup/selectors';
 import type { SetupChange, SetupState } from '../setup/state';
@@ -10,7 +11,7 @@ import { unless, type Slice } from '../slice';
 import type { DocumentEvents } from './events';
 import type { DocumentsState } from './state';
 
-type Heard = Pick<DraftEvents, 'drafts-saved'> & SetupEvents;
+type Heard = Pick<DraftEvents, 'drafts-saved'> & SetupEvents & Pick<HostEvents, 'applications-found'>;
 
 /** What was saved. */
 export const documents: Slice<
@@ -32,6 +33,13 @@ export const documents: Slice<
         ...document,
         text: draftOf(before, document.id).text,
       })),
+    }),
+    'applications-found': ({ documents }, { applications }) => ({
+      documents: putAll(
+        documents,
+        applications.map(({ id, name, home }) => ({ id: home, title: name, application: id })),
+        (home) => ({ ...home, kind: OUTSIDE, text: '' }),
+      ),
     }),
     'setup-changed': (before, event) => withHomes(before, changeMade(before, event)),
     'setup-put-back': (before, event) => withHomes(before, changeUndone(before, event)),

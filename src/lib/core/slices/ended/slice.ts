@@ -88,9 +88,10 @@ function remembering(
   kind: Ended['kind'],
   application: ApplicationId,
   windows: readonly AppWindow[],
-  { discarded, entry }: { readonly discarded: readonly DocumentId[]; readonly entry: string },
+  { discarded, entry }: { readonly discarded: readonly DocumentId[]; readonly entry: string | null },
   tab?: Ended['tab'],
-): EndedState {
+): Partial<EndedState> {
+  if (entry === null) return {};
   const remembered: Ended = {
     id: entry,
     kind,

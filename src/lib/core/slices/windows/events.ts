@@ -18,9 +18,9 @@ export type WindowEvents = {
   'windows-carried': { windows: readonly WindowId[]; workspace: WorkspaceId };
   /**
    * Windows of one application closed together, and are kept as `entry` so that they can be reopened; drafts that were
-   * discarded with them are kept there too.
+   * discarded with them are kept there too. Without an entry they cannot: a live host closed them.
    */
-  'windows-closed': { windows: readonly WindowId[]; discarded: readonly DocumentId[]; entry: string };
+  'windows-closed': { windows: readonly WindowId[]; discarded: readonly DocumentId[]; entry: string | null };
   'tab-retitled': { window: WindowId; tab: TabId; title: string };
   'tab-activated': { window: WindowId; tab: TabId };
   /** A tab is there, so many from the first one; it is not shown yet. */

@@ -1,0 +1,166 @@
+import { AGENT_VERSION, LATEST_MS, type ServerMessage } from '../lib/core/display/told';
+import { Link } from './link';
+import { lineageOf } from './processes';
+import type { InstalledPrograms } from './programs';
+import { Answering } from './x11/answering';
+import { Orders } from './x11/carry-out';
+import { abilitiesWith, lackingOf, type Manager } from './x11/manager';
+import { XDisplay, type Telling } from './x11/x-display';
+
+/** Where an agent is, and whom it tells. */
+export interface AgentSettings {
+  /** As in `DISPLAY`. */
+  readonly display: string;
+  /** What people call it. */
+  readonly name: string;
+  /** The server's agent route. */
+  readonly url: string;
+  readonly token: string;
+  readonly programs: InstalledPrograms;
+  /** Processes that are never ended, besides the agent's own, what started it, and the display's. */
+  readonly kept: readonly number[];
+  /** Hears what a person should know. */
+  say(text: string): void;
+}
+
+/**
+ * What runs beside a display and carries it to Key Fold: tells how its windows are, and does what is wished. While no
+ * window manager runs there is nothing to tell, and it waits for one.
+ */
+export class Agent {
+  readonly #link: Link;
+  #display: XDisplay | null = null;
+  /** Whether all is there that answers the server. */
+  #ready = false;
+  #orders: Orders | null = null;
+  #answering: Answering | null = null;
+  /** The server's clock minus ours, in ms. */
+  #ahead = 0;
+  /** What was in front when that was told last. */
+  #toldFront: string | null = null;
+  /** Batches that are being carried out: what happens meanwhile is their doing. */
+  readonly #underWay = new Set<string>();
+  #over: () => void = () => undefined;
+  /** Resolves when the agent has nothing more to do: the display is gone, or it is not wanted. */
+  readonly over = new Promise<void>((resolve) => (this.#over = resolve));
+
+  constructor(readonly settings: AgentSettings) {
+    const { url, token } = settings;
+    this.#link = new Link(url, token, {
+      connected: () => this.#begin(),
+      lost: () => settings.say('The server is away; it is tried again.'),
+      message: (message) => this.#hear(message),
+      ended: (why) => {
+        settings.say(why);
+        this.stop();
+      },
+    });
+  }
+
+  /** Connects to the display, and to the server once a window manager is there. @throws if there is no such display */
+  async start(): Promise<void> {
+    const { display: name, programs } = this.settings;
+    const display = await XDisplay.open(name, programs, {
+      changed: (telling) => this.#tell(telling),
+      managed: (manager) => this.#managed(manager),
+      failed: (error) => this.settings.say(`Something of the display could not be read: ${String(error)}`),
+    });
+    this.#display = display;
+    const kept = [...this.settings.kept, ...lineageOf(process.pid), (await display.serverPid()) ?? 0];
+    this.#orders = new Orders(display, programs, new Set(kept), name);
+    this.#answering = new Answering(display);
+    void display.connection.gone.then(() => {
+      this.settings.say(`The display ${name} is gone.`);
+      this.stop();
+    });
+    this.#ready = true;
+    this.#managed(display.manager);
+  }
+
+  /** Lets go of display and server. */
+  stop(): void {
+    this.#answering?.stop();
+    this.#link.close();
+    this.#display?.close();
+    this.#over();
+  }
+
+  #managed(manager: Manager | null): void {
+    const { say, display } = this.settings;
+    if (!this.#ready) return;
+    if (!manager) {
+      say(
+        `No window manager runs on ${display}, so no windows can be told or brought forward: waiting for one.`,
+      );
+      this.#link.pause();
+      return;
+    }
+    const lacking = lackingOf(manager);
+    say(`On ${display} runs ${manager.name}.`);
+    if (lacking.length > 0) say(`It does not keep ${lacking.join(', ')}: what needs that is not offered.`);
+    if (this.#link.isOpen) this.#begin();
+    else this.#link.open();
+  }
+
+  /** Says everything anew: what was missed is made good by that. */
+  #begin(): void {
+    const display = this.#display;
+    if (!display?.manager) return;
+    this.#link.say({
+      type: 'hello',
+      v: AGENT_VERSION,
+      name: this.settings.name,
+      abilities: abilitiesWith(display.manager),
+      screen: display.connection.screen,
+    });
+    const snapshot = display.snapshot();
+    const applications = new Map(
+      [...this.settings.programs.launchable(), ...(snapshot.applications ?? [])].map((one) => [one.id, one]),
+    );
+    this.#toldFront = display.front;
+    this.#link.say({ type: 'told', cause: null, ...snapshot, applications: [...applications.values()] });
+  }
+
+  #tell({ front, ...telling }: Telling): void {
+    if (!this.#display?.manager) return;
+    const quiet = this.#orders?.moving ?? false;
+    if (front !== undefined && !quiet) this.#toldFront = front;
+    const said = { ...telling, ...(front !== undefined && !quiet && { front }) };
+    if (Object.keys(said).length === 0) return;
+    this.#link.say({ type: 'told', cause: this.#cause, ...said });
+  }
+
+  /** Of several batches that are under way the oldest is as likely as any other. */
+  get #cause(): string | null {
+    const [first = null] = this.#underWay;
+    return first;
+  }
+
+  #hear(message: ServerMessage): void {
+    switch (message.type) {
+      case 'welcome':
+        this.#ahead = Date.parse(message.now) - Date.now();
+        this.settings.say(`Connected: ${this.settings.display} is at ${message.page}`);
+        return;
+      case 'carry-out':
+        return void this.#carryOut(message);
+      case 'misunderstood':
+        return this.settings.say(`The server did not understand: ${message.detail}`);
+    }
+  }
+
+  async #carryOut({ batch, at, orders }: Extract<ServerMessage, { type: 'carry-out' }>): Promise<void> {
+    const age = Date.now() + this.#ahead - Date.parse(at);
+    if (!this.#orders || !this.#display?.manager || age > LATEST_MS) {
+      const detail = 'It was wished too long ago to be done now.';
+      return this.#link.say({ type: 'settled', batch, settlement: { kind: 'refused', detail } });
+    }
+    this.#underWay.add(batch);
+    const settlement = await this.#orders.carryOut(orders);
+    // What came forward on the way was not said: what is in front now is.
+    const { front } = this.#display;
+    if (front !== this.#toldFront) this.#tell({ front });
+    this.#underWay.delete(batch);
+    this.#link.say({ type: 'settled', batch, settlement });
+  }
+}

@@ -1,0 +1,197 @@
+/** What is used of the `x11` package, which brings no types. Names and numbers are those of the X protocol. */
+declare module 'x11' {
+  export interface XEvent {
+    readonly name: string;
+    /** The window that it is about. */
+    readonly wid: number;
+    /** Of what was mapped or unmapped: the window that was selected on. */
+    readonly event?: number;
+    /** Of a ConfigureNotify: the window that was configured. */
+    readonly wid1?: number;
+    readonly overrideRedirect?: boolean | number;
+    readonly atom?: number;
+    readonly time?: number;
+    readonly message_type?: number;
+    readonly data?: readonly number[];
+    readonly mask?: number;
+    readonly stackMode?: number;
+    readonly mode?: number;
+    readonly detail?: number;
+    readonly keycode?: number;
+    /** Modifiers and buttons that are down. */
+    readonly buttons?: number;
+    readonly request?: number;
+    readonly xkbType?: number;
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+  }
+
+  /** A callback answers true: an error was dealt with. */
+  export type Done<T> = (error: Error | null, reply: T) => boolean;
+
+  export interface Property {
+    /** The atom of its type; 0 if there is no such property. */
+    readonly type: number;
+    readonly format: number;
+    readonly data: Buffer;
+  }
+
+  export interface WindowAttributes {
+    /** 0 unmapped, 1 unviewable, 2 viewable. */
+    readonly mapState: number;
+    readonly overrideRedirect: number | boolean;
+  }
+
+  export interface DrawableGeometry {
+    readonly xPos: number;
+    readonly yPos: number;
+    readonly width: number;
+    readonly height: number;
+    readonly borderWidth: number;
+    readonly depth: number;
+  }
+
+  /** The X-Resource extension, 1.2. */
+  export interface ResourceExtension {
+    readonly ClientIdMask: { readonly LocalClientPID: number };
+    QueryClientIds(
+      specs: readonly { readonly client: number; readonly mask: number }[],
+      done: Done<readonly { readonly value?: readonly number[] }[]>,
+    ): void;
+  }
+
+  export interface Client {
+    atoms: Record<string, number>;
+    atom_names: Record<number, string>;
+    readonly stream: { once(event: 'close', listener: () => void): void };
+    on(event: 'event', listener: (event: XEvent) => void): void;
+    on(event: 'error', listener: (error: Error) => void): void;
+    /** Resolves once the server has done everything that was asked before. */
+    sync(): Promise<void>;
+    terminate(): void;
+    require(
+      extension: 'xtest',
+      done: (error: Error | null, extension: { readonly FakeInput: FakeInput }) => void,
+    ): void;
+    require(extension: 'res', done: (error: Error | null, extension: ResourceExtension) => void): void;
+    AllocID(): number;
+    CreateWindow(
+      id: number,
+      parent: number,
+      x: number,
+      y: number,
+      width: number,
+      height: number,
+      borderWidth: number,
+      depth: number,
+      windowClass: 0 | 1 | 2,
+      visual: number,
+      attributes: { eventMask?: number; overrideRedirect?: boolean; backgroundPixel?: number },
+    ): void;
+    ChangeWindowAttributes(
+      id: number,
+      attributes: { eventMask: number },
+      done?: (error: Error | null) => boolean,
+    ): void;
+    GetWindowAttributes(id: number, done: Done<WindowAttributes>): void;
+    GetGeometry(id: number, done: Done<DrawableGeometry>): void;
+    TranslateCoordinates(
+      from: number,
+      to: number,
+      x: number,
+      y: number,
+      done: Done<{ readonly destX: number; readonly destY: number }>,
+    ): void;
+    QueryTree(id: number, done: Done<{ readonly children: readonly number[] }>): void;
+    GetProperty(
+      remove: 0,
+      id: number,
+      property: number,
+      type: number,
+      offset: number,
+      words: number,
+      done: Done<Property>,
+    ): void;
+    ChangeProperty(
+      mode: 0 | 2,
+      id: number,
+      property: number,
+      type: number,
+      format: 8 | 32,
+      data: readonly number[] | Buffer,
+    ): void;
+    DeleteProperty(id: number, property: number): void;
+    SendClientMessage(
+      destination: number,
+      id: number,
+      type: number,
+      format: 32,
+      data: readonly number[],
+      eventMask: number,
+    ): void;
+    ConfigureWindow(id: number, values: Readonly<Record<string, number>>): void;
+    DestroyWindow(id: number): void;
+    MapWindow(id: number): void;
+    UnmapWindow(id: number): void;
+    RaiseWindow(id: number): void;
+    KillClient(id: number): void;
+    ChangeSaveSet(remove: 0 | 1, id: number): void;
+    SetSelectionOwner(owner: number, selection: number, time: number): void;
+    SetInputFocus(id: number, revertTo: 0 | 1 | 2): void;
+    GetImage(
+      format: 2,
+      drawable: number,
+      x: number,
+      y: number,
+      width: number,
+      height: number,
+      planes: number,
+      done: (error: Error | null, image: { data: Buffer }) => boolean,
+    ): void;
+    InternAtom(onlyIfThere: boolean, name: string, done: Done<number>): void;
+    GetAtomName(atom: number, done: Done<string>): void;
+  }
+
+  /** Makes the server believe that a key or a button was pressed: `type` is 2 to 6, as of the events. */
+  export type FakeInput = (
+    type: number,
+    detail: number,
+    delayMs: number,
+    root: number,
+    x: number,
+    y: number,
+  ) => void;
+
+  export interface Screen {
+    readonly root: number;
+    readonly pixel_width: number;
+    readonly pixel_height: number;
+  }
+
+  export interface Display {
+    readonly client: Client;
+    readonly screen: readonly Screen[];
+  }
+
+  const x11: {
+    readonly eventMask: Readonly<Record<string, number>>;
+    createClient(
+      options: { display: string },
+      done: (error: Error | null, display: Display) => void,
+    ): { on(event: 'error', listener: (error: Error) => void): void };
+  };
+  export default x11;
+}
+
+declare module 'x11/lib/stdatoms.js' {
+  const atoms: Readonly<Record<string, number>>;
+  export default atoms;
+}
+
+declare module 'x11/lib/keysyms.js' {
+  /** By name (`XK_eacute`); the description begins with the letter in brackets, if it has one. */
+  const keysyms: Readonly<Record<string, { readonly code: number; readonly description: string | null }>>;
+  export default keysyms;
+}

@@ -1,0 +1,184 @@
+import type { IncomingMessage } from 'node:http';
+import type { Duplex } from 'node:stream';
+import { WebSocketServer, type WebSocket } from 'ws';
+import { displaySession } from '../../core/display/display-session';
+import { CLOSE_CODES, type ServerMessage } from '../../core/display/told';
+import { isOtherVersion, agentMessageFrom } from '../input/agent-input';
+import { Problem } from '../http/problem';
+import type { EventStore } from '../store/event-store';
+import { DisplayCarrier } from './display-carrier';
+import type { DisplayTokens } from './display-tokens';
+
+/** Where agents connect. */
+export const AGENT_ROUTE = '/api/agent';
+/** A message of an agent is at most so long, in bytes: what 2,000 windows with the longest titles are. */
+const LARGEST_MESSAGE = 4 * 1024 * 1024;
+/** So often, in ms, an agent is asked whether it is still there; one that has not answered by the next time is gone. */
+const PULSE_MS = 5_000;
+
+/** RFC 6455's registry: try again later. */
+const TRY_AGAIN = 1013;
+
+interface Connected {
+  readonly carrier: DisplayCarrier;
+  detach: (() => void) | null;
+  agent: WebSocket | null;
+}
+
+/** The displays that this server knows: their sessions, and the agents that are connected. */
+export class Displays {
+  readonly #server = new WebSocketServer({
+    noServer: true,
+    maxPayload: LARGEST_MESSAGE,
+    perMessageDeflate: false,
+  });
+  readonly #displays = new Map<string, Connected>();
+  readonly #pulse: ReturnType<typeof setInterval>;
+  readonly #silent = new WeakSet<WebSocket>();
+  #sessions: ReadonlySet<string> = new Set();
+
+  constructor(
+    readonly store: EventStore,
+    readonly tokens: DisplayTokens,
+  ) {
+    this.#pulse = setInterval(() => this.#feelPulses(), PULSE_MS);
+    this.#pulse.unref();
+  }
+
+  /** Takes up the displays there are: none of them has an agent yet, so all of them are away. */
+  async open(): Promise<void> {
+    await this.refresh();
+    for (const session of this.#sessions)
+      if ((await this.store.last(session)) !== null) await this.#attach(session);
+  }
+
+  /** Reads anew which displays there are; agents of those that are not any more are told so. */
+  async refresh(): Promise<void> {
+    this.#sessions = new Set(await this.tokens.sessions());
+    for (const [session, { agent }] of this.#displays)
+      if (!this.#sessions.has(session)) agent?.close(CLOSE_CODES.revoked);
+  }
+
+  /** The sessions of all displays. */
+  get sessions(): ReadonlySet<string> {
+    return this.#sessions;
+  }
+
+  /** Whether a session is about a display, so that only who has the access key may come near it. */
+  has(session: string): boolean {
+    return this.#sessions.has(session) || this.#displays.has(session);
+  }
+
+  close(): void {
+    clearInterval(this.#pulse);
+    for (const { agent, detach } of this.#displays.values()) {
+      agent?.terminate();
+      detach?.();
+    }
+    this.#server.close();
+  }
+
+  /** Answers a request to upgrade to a WebSocket; one that is not for an agent is refused. */
+  readonly upgrade = (request: IncomingMessage, socket: Duplex, head: Buffer): void => {
+    void this.#admit(request).then(
+      (session) => {
+        if (typeof session === 'number') return refuse(socket, session);
+        this.#server.handleUpgrade(request, socket, head, (agent) => this.#converse(session, agent));
+      },
+      () => refuse(socket, 503),
+    );
+  };
+
+  /** The session of an agent, or why there is none, as an HTTP status. */
+  async #admit({ url, headers }: IncomingMessage): Promise<string | number> {
+    if (url?.split('?')[0] !== AGENT_ROUTE) return 404;
+    // Browsers say where a script comes from; no agent is a page.
+    if (headers.origin !== undefined) return 403;
+    const [, token] = /^Bearer (\S+)$/.exec(headers.authorization ?? '') ?? [];
+    const session = token === undefined ? null : await this.tokens.sessionOf(token);
+    return session ?? 401;
+  }
+
+  #converse(session: string, agent: WebSocket): void {
+    const say = (message: ServerMessage) => agent.send(JSON.stringify(message));
+    let carrier: DisplayCarrier | null = null;
+    // One message after the other: the first may have to make the session.
+    let turn = Promise.resolve();
+    agent.on('message', (data) => {
+      turn = turn.then(async () => {
+        try {
+          const text = String(data);
+          const message = agentMessageFrom(text);
+          if (message.type === 'hello') {
+            if (isOtherVersion(message)) return agent.close(CLOSE_CODES.version);
+            carrier = await this.#meet(session, message.name, agent);
+            carrier.connect(say, message);
+            say({ type: 'welcome', session, page: `/sessions/${session}`, now: new Date().toISOString() });
+          } else if (!carrier) say({ type: 'misunderstood', detail: 'The first message must be a hello.' });
+          else if (message.type === 'told') carrier.told(message);
+          else carrier.settled(message);
+        } catch (error) {
+          if (!(error instanceof Problem)) return agent.close(TRY_AGAIN, 'Not now.');
+          say({ type: 'misunderstood', detail: error.message });
+        }
+      });
+    });
+    agent.on('pong', () => this.#silent.delete(agent));
+    agent.on('error', () => agent.terminate());
+    agent.on('close', () => {
+      const display = this.#displays.get(session);
+      if (display?.agent !== agent) return;
+      display.agent = null;
+      display.carrier.disconnect();
+    });
+  }
+
+  /** The carrier of a session for an agent; one that was connected before is let go. */
+  async #meet(session: string, name: string, agent: WebSocket): Promise<DisplayCarrier> {
+    if ((await this.store.last(session)) === null)
+      await this.store.create(session, displaySession(name, 'Meta', new Date().toISOString()));
+    const display = this.#displays.get(session) ?? (await this.#attach(session));
+    if (display.agent && display.agent !== agent) {
+      display.agent.close(CLOSE_CODES.replaced);
+      display.carrier.disconnect();
+    }
+    display.agent = agent;
+    return display.carrier;
+  }
+
+  async #attach(session: string): Promise<Connected> {
+    const known = this.#displays.get(session);
+    if (known?.detach) return known;
+    const display: Connected = known ?? { carrier: new DisplayCarrier(closed), detach: null, agent: null };
+    this.#displays.set(session, display);
+    // The session was removed, or what is told cannot be stored: an agent that connects anew tells it again.
+    function closed() {
+      display.detach = null;
+      display.agent?.terminate();
+    }
+    display.detach = await this.store.attach(session, display.carrier, (error) =>
+      console.error(`What the display of '${session}' tells could not be stored:`, error),
+    );
+    return display;
+  }
+
+  #feelPulses(): void {
+    for (const { agent } of this.#displays.values()) {
+      if (!agent) continue;
+      if (this.#silent.has(agent)) agent.terminate();
+      this.#silent.add(agent);
+      agent.ping();
+    }
+  }
+}
+
+const REASONS: Readonly<Record<number, string>> = {
+  401: 'Unauthorized',
+  403: 'Forbidden',
+  404: 'Not Found',
+  503: 'Service Unavailable',
+};
+
+function refuse(socket: Duplex, status: number): void {
+  socket.end(`HTTP/1.1 ${status} ${REASONS[status]}\r\nConnection: close\r\nContent-Length: 0\r\n\r\n`);
+}
