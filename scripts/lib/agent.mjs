@@ -21,6 +21,8 @@ export const startAgent = (server, keep = []) =>
       ...process.env,
       KEY_FOLD_AGENT_URL: `${server.replace(/^http/, 'ws')}/api/agent`,
       KEY_FOLD_AGENT_TOKEN_FILE: join(secretsFolder(), 'agent-token'),
+      KEY_FOLD_ACCESS_KEY_FILE: join(secretsFolder(), 'access-key'),
+      KEY_FOLD_PANEL_PROFILE: join(secretsFolder(), 'panel'),
       KEY_FOLD_KEEP: keep.join(),
     },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

@@ -5,6 +5,8 @@ import type { InstalledPrograms } from './programs';
 import { Answering } from './x11/answering';
 import { Orders } from './x11/carry-out';
 import { abilitiesWith, lackingOf, type Manager } from './x11/manager';
+import { HeldKeys } from './held-keys';
+import { Panel } from './panel';
 import { XDisplay, type Telling } from './x11/x-display';
 
 /** Where an agent is, and whom it tells. */
@@ -19,6 +21,8 @@ export interface AgentSettings {
   readonly programs: InstalledPrograms;
   /** Processes that are never ended, besides the agent's own, what started it, and the display's. */
   readonly kept: readonly number[];
+  /** Key Fold's own window; null: there is none, and no key is taken. */
+  readonly panel: { readonly key: string; readonly profile: string } | null;
   /** Hears what a person should know. */
   say(text: string): void;
 }
@@ -34,6 +38,8 @@ export class Agent {
   #ready = false;
   #orders: Orders | null = null;
   #answering: Answering | null = null;
+  #panel: Panel | null = null;
+  #heldKeys: HeldKeys | null = null;
   /** The server's clock minus ours, in ms. */
   #ahead = 0;
   /** What was in front when that was told last. */
@@ -48,7 +54,11 @@ export class Agent {
     const { url, token } = settings;
     this.#link = new Link(url, token, {
       connected: () => this.#begin(),
-      lost: () => settings.say('The server is away; it is tried again.'),
+      lost: () => {
+        settings.say('The server is away; it is tried again.');
+        // Nobody would hear what is pressed.
+        this.#heldKeys?.want(null);
+      },
       message: (message) => this.#hear(message),
       ended: (why) => {
         settings.say(why);
@@ -69,6 +79,7 @@ export class Agent {
     const kept = [...this.settings.kept, ...lineageOf(process.pid), (await display.serverPid()) ?? 0];
     this.#orders = new Orders(display, programs, new Set(kept), name);
     this.#answering = new Answering(display);
+
     void display.connection.gone.then(() => {
       this.settings.say(`The display ${name} is gone.`);
       this.stop();
@@ -77,8 +88,25 @@ export class Agent {
     this.#managed(display.manager);
   }
 
+  /** Opens Key Fold's own window on a page of the server's, unless it is open. */
+  #openPanel(display: XDisplay, page: string): void {
+    const { panel: settings, say, display: name, url } = this.settings;
+    if (!settings || this.#panel) return;
+    const { key, profile } = settings;
+    const address = `${new URL(url.replace(/^ws/, 'http')).origin}/access?to=${encodeURIComponent(`${page}?panel`)}#${key}`;
+    const panel = new Panel(display, { address, profile, display: name, say });
+    if (!panel.open())
+      return say(
+        'No browser was found for Key Fold’s own window, so no key is taken. KEY_FOLD_BROWSER names one.',
+      );
+    this.#panel = panel;
+    this.#heldKeys = new HeldKeys(display, panel, (message) => this.#link.say(message));
+  }
+
   /** Lets go of display and server. */
   stop(): void {
+    this.#heldKeys?.stop();
+    this.#panel?.close();
     this.#answering?.stop();
     this.#link.close();
     this.#display?.close();
@@ -122,6 +150,7 @@ export class Agent {
   }
 
   #tell({ front, ...telling }: Telling): void {
+    this.#panel?.follow();
     if (!this.#display?.manager) return;
     const quiet = this.#orders?.moving ?? false;
     if (front !== undefined && !quiet) this.#toldFront = front;
@@ -141,9 +170,16 @@ export class Agent {
       case 'welcome':
         this.#ahead = Date.parse(message.now) - Date.now();
         this.settings.say(`Connected: ${this.settings.display} is at ${message.page}`);
+        if (this.#display) this.#openPanel(this.#display, message.page);
         return;
       case 'carry-out':
         return void this.#carryOut(message);
+      case 'hold':
+        return this.#heldKeys?.want(message);
+      case 'panel':
+        return this.#heldKeys?.be(message.stance);
+      case 'no-panel':
+        return this.#heldKeys?.want(null);
       case 'misunderstood':
         return this.settings.say(`The server did not understand: ${message.detail}`);
     }

@@ -1,5 +1,5 @@
 /** `npm run agent`, and what `npm start` starts where there is a display: carries the windows of a display to Key Fold. */
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { Agent } from './agent';
 import { InstalledPrograms } from './programs';
@@ -24,6 +24,13 @@ function token(): string {
   }
 }
 
+/** What Key Fold's own window needs: the access key, and a place for its browser. Without them there is none. */
+function panel(): { key: string; profile: string } | null {
+  const { KEY_FOLD_ACCESS_KEY_FILE: file, KEY_FOLD_PANEL_PROFILE: profile } = process.env;
+  if (!file || !profile || !existsSync(file)) return null;
+  return { key: readFileSync(file, 'utf8').trim(), profile };
+}
+
 try {
   const display = wanted('DISPLAY');
   const agent = new Agent({
@@ -32,6 +39,7 @@ try {
     url: wanted('KEY_FOLD_AGENT_URL'),
     token: token(),
     programs: new InstalledPrograms(),
+    panel: panel(),
     // The server is no program of the display's, though it may have been started in one of its windows.
     kept: (process.env.KEY_FOLD_KEEP ?? '').split(',').map(Number).filter(Boolean),
     say,

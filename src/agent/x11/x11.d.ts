@@ -62,6 +62,25 @@ declare module 'x11' {
     ): void;
   }
 
+  /** The X Keyboard Extension, as far as it is used. */
+  export interface XkbExtension {
+    readonly UseCoreKbd: number;
+    readonly NameDetail: { readonly KeyNames: number };
+    SelectEvents(
+      device: number,
+      which: number,
+      clear: number,
+      all: number,
+      mapParts: number,
+      map: number,
+    ): void;
+    GetNames(
+      device: number,
+      which: number,
+      done: Done<{ readonly firstKey: number; readonly keyNames: readonly string[] }>,
+    ): void;
+  }
+
   export interface Client {
     atoms: Record<string, number>;
     atom_names: Record<number, string>;
@@ -76,6 +95,30 @@ declare module 'x11' {
       done: (error: Error | null, extension: { readonly FakeInput: FakeInput }) => void,
     ): void;
     require(extension: 'res', done: (error: Error | null, extension: ResourceExtension) => void): void;
+    require(extension: 'xkb', done: (error: Error | null, extension: XkbExtension) => void): void;
+    /** Has no reply: the callback hears of an error, or that a later request was answered. */
+    GrabKey(
+      id: number,
+      ownerEvents: 0 | 1,
+      modifiers: number,
+      keycode: number,
+      pointerMode: number,
+      keyboardMode: number,
+      done: (error: Error | null) => boolean,
+    ): void;
+    UngrabKey(id: number, keycode: number, modifiers: number): void;
+    GrabKeyboard(
+      id: number,
+      ownerEvents: 0 | 1,
+      time: number,
+      pointerMode: number,
+      keyboardMode: number,
+      done: Done<number>,
+    ): void;
+    UngrabKeyboard(time: number): void;
+    QueryKeymap(done: Done<readonly number[] | Buffer>): void;
+    GetModifierMapping(done: Done<readonly (readonly number[])[]>): void;
+    GetKeyboardMapping(first: number, count: number, done: Done<readonly (readonly number[])[]>): void;
     AllocID(): number;
     CreateWindow(
       id: number,

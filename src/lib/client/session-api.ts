@@ -20,6 +20,9 @@ export const FRAMES = '/api/frames';
 /** The desks that the server tells of. */
 export const DESKS = '/api/desks';
 
+/** The line of Key Fold's own window on a display (WebSocket). */
+export const PANEL = '/api/panel';
+
 /** Pages. */
 export const HOME_PAGE = '/';
 /** The page that asks for the access key. */

@@ -7,6 +7,7 @@ import { AccessKeys } from './access/access-keys';
 import { Admission, ASKING_PAGE, askingPage } from './access/admission';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
+import { passes } from './http/guard';
 import { Hosts } from './http/hosts';
 import { Importer } from './import/importer';
 import { Displays } from './displays/displays';
@@ -57,7 +58,13 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
     const key = await keys.makeFirst();
     if (key) sayKey(key, hosts, settings.port);
   }
-  const displays = new Displays(store, new DisplayTokens(database));
+  const admission = new Admission(keys, hosts, (session) => displays.has(session));
+  const displays: Displays = new Displays(
+    store,
+    new DisplayTokens(database),
+    (headers, peer) => passes(headers, peer, hosts),
+    (cookies) => admission.hasKey(cookies),
+  );
   if (settings.displaySecrets !== null) {
     const key = await openOwnDisplay(settings.displaySecrets, displays.tokens, keys);
     const page = `http://${hosts.onLoopback ? settings.listening : 'localhost'}:${settings.port}`;
@@ -72,7 +79,7 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
     store,
     displays,
     demoPages: settings.demoPages,
-    admission: new Admission(keys, hosts, (session) => displays.has(session)),
+    admission,
     importer: new Importer(join(settings.workers, 'import-session.js')),
   };
   const prune = () =>

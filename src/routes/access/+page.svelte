@@ -6,7 +6,7 @@
   const key = location.hash.slice(1);
   // Whoever was sent here wanted to go to a desk: to nothing else.
   const wanted = new URLSearchParams(location.search).get('to') ?? '';
-  const to = /^\/sessions\/[a-z0-9-]+$/.test(wanted) ? wanted : HOME_PAGE;
+  const to = /^\/sessions\/[a-z0-9-]+(\?panel)?$/.test(wanted) ? wanted : HOME_PAGE;
 </script>
 
 <AskForKey {key} {to} />

@@ -6,6 +6,7 @@ import type { WishType } from '../commands/commands';
 import type { Order } from '../host/order';
 import type { Extent, Geometry } from '../model/geometry';
 import type { ApplicationId, Instant, WindowId, WorkspaceId } from '../model/ids';
+import type { FromPanel, ToPanel } from './holding';
 import type { Settlement } from '../slices/under-way/state';
 
 /** The version of these messages. */
@@ -83,7 +84,7 @@ export interface Settled {
 }
 
 /** Everything that an agent says. */
-export type AgentMessage = Hello | Told | Settled;
+export type AgentMessage = Hello | Told | Settled | ToPanel;
 
 /** Everything that is said to an agent. */
 export type ServerMessage =
@@ -96,6 +97,9 @@ export type ServerMessage =
       readonly at: Instant;
       readonly orders: readonly Order[];
     }
+  /** What the page in Key Fold's own window wants, and that there is none any more. */
+  | FromPanel
+  | { readonly type: 'no-panel' }
   /** A message was not understood: it changed nothing. */
   | { readonly type: 'misunderstood'; readonly detail: string };
 

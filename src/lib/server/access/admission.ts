@@ -48,6 +48,12 @@ export class Admission {
       throw new Problem('key-needed', `Open ${ASKING_PAGE} and enter the access key.`);
   }
 
+  /** Whether a Cookie header has the key. */
+  hasKey(header: string): Promise<boolean> {
+    const pairs = header.split(';').map((pair) => pair.trim().split('='));
+    return this.keys.accepts(pairs.find(([name]) => name === COOKIE)?.[1]);
+  }
+
   /**
    * Lets a browser in that has the key: from then on its cookie proves it.
    * @throws Problem `wrong-key`; `slow-down` after several wrong ones.

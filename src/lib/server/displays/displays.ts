@@ -2,8 +2,9 @@ import type { IncomingMessage } from 'node:http';
 import type { Duplex } from 'node:stream';
 import { WebSocketServer, type WebSocket } from 'ws';
 import { displaySession } from '../../core/display/display-session';
-import { CLOSE_CODES, type ServerMessage } from '../../core/display/told';
-import { isOtherVersion, agentMessageFrom } from '../input/agent-input';
+import type { HoldWanted } from '../../core/display/holding';
+import { CLOSE_CODES, type AgentMessage, type ServerMessage } from '../../core/display/told';
+import { agentMessageFrom, isOtherVersion, panelMessageFrom } from '../input/agent-input';
 import { Problem } from '../http/problem';
 import type { EventStore } from '../store/event-store';
 import { DisplayCarrier } from './display-carrier';
@@ -11,6 +12,8 @@ import type { DisplayTokens } from './display-tokens';
 
 /** Where agents connect. */
 export const AGENT_ROUTE = '/api/agent';
+/** Where the pages in Key Fold's own windows connect. */
+export const PANEL_ROUTE = '/api/panel';
 /** A message of an agent is at most so long, in bytes: what 2,000 windows with the longest titles are. */
 const LARGEST_MESSAGE = 4 * 1024 * 1024;
 /** So often, in ms, an agent is asked whether it is still there; one that has not answered by the next time is gone. */
@@ -23,6 +26,9 @@ interface Connected {
   readonly carrier: DisplayCarrier;
   detach: (() => void) | null;
   agent: WebSocket | null;
+  /** The page in Key Fold's own window on that display, and which keys it wants. */
+  panel: WebSocket | null;
+  hold: HoldWanted | null;
 }
 
 /** The displays that this server knows: their sessions, and the agents that are connected. */
@@ -40,6 +46,10 @@ export class Displays {
   constructor(
     readonly store: EventStore,
     readonly tokens: DisplayTokens,
+    /** Whether a page with these headers, from this address, is one of this server's. */
+    readonly mayAsk: (headers: Headers, peer: string) => boolean,
+    /** Whether these cookies have the access key. */
+    readonly hasKey: (cookies: string) => Promise<boolean>,
   ) {
     this.#pulse = setInterval(() => this.#feelPulses(), PULSE_MS);
     this.#pulse.unref();
@@ -71,27 +81,43 @@ export class Displays {
 
   close(): void {
     clearInterval(this.#pulse);
-    for (const { agent, detach } of this.#displays.values()) {
+    for (const { agent, panel, detach } of this.#displays.values()) {
       agent?.terminate();
+      panel?.terminate();
       detach?.();
     }
     this.#server.close();
   }
 
-  /** Answers a request to upgrade to a WebSocket; one that is not for an agent is refused. */
+  /** Answers a request to upgrade to a WebSocket; one that is neither an agent's nor a panel's is refused. */
   readonly upgrade = (request: IncomingMessage, socket: Duplex, head: Buffer): void => {
-    void this.#admit(request).then(
+    const url = new URL(request.url ?? '/', 'http://localhost');
+    void this.#admit(request, url).then(
       (session) => {
         if (typeof session === 'number') return refuse(socket, session);
-        this.#server.handleUpgrade(request, socket, head, (agent) => this.#converse(session, agent));
+        this.#server.handleUpgrade(request, socket, head, (peer) =>
+          url.pathname === AGENT_ROUTE ? this.#converse(session, peer) : this.#hearPanel(session, peer),
+        );
       },
       () => refuse(socket, 503),
     );
   };
 
-  /** The session of an agent, or why there is none, as an HTTP status. */
-  async #admit({ url, headers }: IncomingMessage): Promise<string | number> {
-    if (url?.split('?')[0] !== AGENT_ROUTE) return 404;
+  /** The session that a peer may speak about, or why there is none, as an HTTP status. */
+  async #admit({ headers, socket }: IncomingMessage, url: URL): Promise<string | number> {
+    if (url.pathname === PANEL_ROUTE) {
+      const session = url.searchParams.get('session') ?? '';
+      const fetched = new Headers();
+      for (const [name, value] of Object.entries(headers))
+        if (typeof value === 'string') fetched.set(name, value);
+      if (fetched.get('origin') === null || !this.mayAsk(fetched, socket.remoteAddress ?? '')) return 403;
+      return (await this.hasKey(fetched.get('cookie') ?? ''))
+        ? this.#sessions.has(session)
+          ? session
+          : 404
+        : 401;
+    }
+    if (url.pathname !== AGENT_ROUTE) return 404;
     // Browsers say where a script comes from; no agent is a page.
     if (headers.origin !== undefined) return 403;
     const [, token] = /^Bearer (\S+)$/.exec(headers.authorization ?? '') ?? [];
@@ -100,7 +126,7 @@ export class Displays {
   }
 
   #converse(session: string, agent: WebSocket): void {
-    const say = (message: ServerMessage) => agent.send(JSON.stringify(message));
+    const say = (message: ServerMessage) => send(agent, message);
     let carrier: DisplayCarrier | null = null;
     // One message after the other: the first may have to make the session.
     let turn = Promise.resolve();
@@ -114,9 +140,12 @@ export class Displays {
             carrier = await this.#meet(session, message.name, agent);
             carrier.connect(say, message);
             say({ type: 'welcome', session, page: `/sessions/${session}`, now: new Date().toISOString() });
+            const { hold } = this.#displays.get(session) ?? {};
+            if (hold) say(hold);
           } else if (!carrier) say({ type: 'misunderstood', detail: 'The first message must be a hello.' });
           else if (message.type === 'told') carrier.told(message);
-          else carrier.settled(message);
+          else if (message.type === 'settled') carrier.settled(message);
+          else send(this.#displays.get(session)?.panel, message);
         } catch (error) {
           if (!(error instanceof Problem)) return agent.close(TRY_AGAIN, 'Not now.');
           say({ type: 'misunderstood', detail: error.message });
@@ -130,6 +159,31 @@ export class Displays {
       if (display?.agent !== agent) return;
       display.agent = null;
       display.carrier.disconnect();
+    });
+  }
+
+  /** Between a panel and its agent all goes by as it comes; of several panels the last one has the keys. */
+  #hearPanel(session: string, panel: WebSocket): void {
+    const display = this.#displays.get(session);
+    if (!display) return panel.close(TRY_AGAIN, 'Not now.');
+    display.panel?.close(CLOSE_CODES.replaced);
+    display.panel = panel;
+    panel.on('message', (data) => {
+      if (display.panel !== panel) return;
+      try {
+        const message = panelMessageFrom(String(data));
+        if (message.type === 'hold') display.hold = message;
+        send(display.agent, message);
+      } catch (error) {
+        panel.close(CLOSE_CODES.version, error instanceof Error ? error.message.slice(0, 100) : '');
+      }
+    });
+    panel.on('error', () => panel.terminate());
+    panel.on('close', () => {
+      if (display.panel !== panel) return;
+      display.panel = null;
+      display.hold = null;
+      send(display.agent, { type: 'no-panel' });
     });
   }
 
@@ -149,7 +203,13 @@ export class Displays {
   async #attach(session: string): Promise<Connected> {
     const known = this.#displays.get(session);
     if (known?.detach) return known;
-    const display: Connected = known ?? { carrier: new DisplayCarrier(closed), detach: null, agent: null };
+    const display: Connected = known ?? {
+      carrier: new DisplayCarrier(closed),
+      detach: null,
+      agent: null,
+      panel: null,
+      hold: null,
+    };
     this.#displays.set(session, display);
     // The session was removed, or what is told cannot be stored: an agent that connects anew tells it again.
     function closed() {
@@ -170,6 +230,11 @@ export class Displays {
       agent.ping();
     }
   }
+}
+
+/** Says something to a peer that is there. */
+function send(peer: WebSocket | null | undefined, message: ServerMessage | AgentMessage): void {
+  peer?.send(JSON.stringify(message));
 }
 
 const REASONS: Readonly<Record<number, string>> = {

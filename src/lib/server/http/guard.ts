@@ -21,6 +21,16 @@ export function guard(headers: Headers, peer: string, hosts: Hosts): void {
     throw new Problem('foreign-origin', 'Only pages of this server may use it.');
 }
 
+/** The same, where a request is refused without words. */
+export function passes(headers: Headers, peer: string, hosts: Hosts): boolean {
+  try {
+    guard(headers, peer, hosts);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 function originHost(origin: string): string | null {
   return URL.canParse(origin) ? new URL(origin).host.toLowerCase() : null;
 }

@@ -51,6 +51,11 @@ export const PROBLEM_TYPES = {
     help: 'Give every batch an id of its own; send the same id only with the same commands.',
   },
   'body-too-large': { status: 413, title: 'Body too large', help: 'The detail says how large it may be.' },
+  'not-a-message': {
+    status: 422,
+    title: 'Not a message',
+    help: 'docs/agent.md has the messages of agents.',
+  },
   'not-an-address': {
     status: 422,
     title: 'Not an address',

@@ -10,7 +10,17 @@ import {
   type ToldWindow,
   type ToldWorkspace,
 } from '../../core/display/told';
-import { FARTHEST, LONGEST_TEXT, MOST_WINDOWS } from '../../core/model/limits';
+import type {
+  FromPanel,
+  Grabbed,
+  HoldWanted,
+  KeyTold,
+  PanelStance,
+  PanelWanted,
+} from '../../core/display/holding';
+import type { ArrivedKey } from '../../core/keys/key-input';
+import { FARTHEST, LONGEST_ID, LONGEST_TEXT, MOST_WINDOWS } from '../../core/model/limits';
+import { USABLE_HOLD_KEYS, type UsableHoldKey } from '../../core/slices/settings/state';
 import type { Settlement } from '../../core/slices/under-way/state';
 import { pointerTo, Problem } from '../http/problem';
 import { problemsWith } from './check';
@@ -90,29 +100,81 @@ class SettledInput {
   @IsOne(() => SettlementInput) settlement!: SettlementInput;
 }
 
+class ArrivedKeyInput implements ArrivedKey {
+  @IsIn(['down', 'up']) phase!: 'down' | 'up';
+  @IsTextOf(0, LONGEST_ID) code!: string;
+  @IsTextOf(0, LONGEST_ID) key!: string;
+  @IsBoolean() alt!: boolean;
+  @IsBoolean() control!: boolean;
+  @IsBoolean() meta!: boolean;
+  @IsBoolean() shift!: boolean;
+  @IsBoolean() altGraph!: boolean;
+  @IsBoolean() repeat!: boolean;
+  @IsBoolean() composing!: boolean;
+}
+
+class KeyInput implements KeyTold {
+  @Equals('key') type!: 'key';
+  @IsOne(() => ArrivedKeyInput) key!: ArrivedKeyInput;
+}
+
+class GrabbedInput implements Grabbed {
+  @Equals('grabbed') type!: 'grabbed';
+  @IsIn(USABLE_HOLD_KEYS) holdKey!: UsableHoldKey;
+  @ArrayOf(isPosition, 'positions of keys') taken!: string[];
+}
+
+class HoldWantedInput implements HoldWanted {
+  @Equals('hold') type!: 'hold';
+  @IsIn(USABLE_HOLD_KEYS) holdKey!: UsableHoldKey;
+  @ArrayOf(isPosition, 'positions of keys') positions!: string[];
+}
+
+class PanelWantedInput implements PanelWanted {
+  @Equals('panel') type!: 'panel';
+  @IsIn(['away', 'raised', 'keys']) stance!: PanelStance;
+}
+
+function isPosition(value: unknown): boolean {
+  return typeof value === 'string' && /^\w{1,30}$/.test(value);
+}
+
+const PANEL_INPUTS: Readonly<Record<FromPanel['type'], ClassConstructor>> = {
+  hold: HoldWantedInput,
+  panel: PanelWantedInput,
+};
 const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   hello: HelloInput,
   told: ToldInput,
   settled: SettledInput,
+  key: KeyInput,
+  grabbed: GrabbedInput,
 };
 
 /** Another version of the messages than this server's. */
 export const isOtherVersion = (value: unknown): boolean =>
   typeof value === 'object' && value !== null && 'v' in value && value.v !== AGENT_VERSION;
 
-/** A message of an agent. @throws Problem `not-a-batch` that names every field that is wrong */
+/** A message of an agent. @throws Problem `not-a-message` that names every field that is wrong */
 export function agentMessageFrom(text: string): AgentMessage {
+  const message = checked<AgentMessage | SettledInput>(text, INPUTS);
+  if (message.type !== 'settled') return message;
+  const { settlement, ...settled } = message;
+  return { ...settled, settlement: settlementFrom(settlement as SettlementInput) };
+}
+
+/** A message of the page in Key Fold's own window. @throws Problem `not-a-message` */
+export const panelMessageFrom = (text: string): FromPanel => checked<FromPanel>(text, PANEL_INPUTS);
+
+function checked<Message>(text: string, inputs: Readonly<Record<string, ClassConstructor>>): Message {
   const value = parsed(text);
   const { type } = Object(value) as { readonly type?: unknown };
-  const input =
-    typeof type === 'string' && Object.hasOwn(INPUTS, type) ? INPUTS[type as AgentMessage['type']] : null;
+  const input = typeof type === 'string' && Object.hasOwn(inputs, type) ? inputs[type] : undefined;
   const problems = input
     ? problemsWith(input, value)
-    : [{ pointer: pointerTo(['type']), detail: `type must be one of ${Object.keys(INPUTS).join(', ')}` }];
-  if (problems.length > 0) throw new Problem('not-a-batch', summary(problems), problems);
-  if (type !== 'settled') return value as Hello | Told;
-  const { settlement, ...settled } = value as SettledInput;
-  return { ...settled, settlement: settlementFrom(settlement) } satisfies Settled;
+    : [{ pointer: pointerTo(['type']), detail: `type must be one of ${Object.keys(inputs).join(', ')}` }];
+  if (problems.length > 0) throw new Problem('not-a-message', summary(problems), problems);
+  return value as Message;
 }
 
 const settlementFrom = ({ kind, detail }: SettlementInput): Settlement =>

@@ -8,6 +8,7 @@
   import Index from '../index/Index.svelte';
   import { DEMO_ID } from '../../demo/demo-id';
   import FirstMinutes from '../first/FirstMinutes.svelte';
+  import Panel from '../display/Panel.svelte';
   import DisplayChart from '../display/DisplayChart.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Rim from '../surface/Rim.svelte';
@@ -19,7 +20,9 @@
   import DeskDialog from './DeskDialog.svelte';
   import { ACCESS_PAGE } from '../../client/session-api';
 
-  let { id, stored }: { id: string; stored: { session: Session; seq: number } } = $props();
+  /** `panel`: this is the page of Key Fold's own window on a display. */
+  let { id, stored, panel }: { id: string; stored: { session: Session; seq: number }; panel: boolean } =
+    $props();
 
   const CLOCK_MS = 10_000;
 
@@ -116,5 +119,6 @@
   {#if desk.lessons.on}<FirstMinutes />{/if}
   <FootLine {now} />
   <DeskDialog />
+  {#if panel}<Panel />{/if}
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>

@@ -40,6 +40,7 @@ import { SessionLink } from '../../client/session-link.svelte';
 import { SurveyLayouts } from '../../client/survey-layouts';
 import { TitlePatterns } from '../../client/title-patterns';
 import type { Chord } from '../../core/keys/chord';
+import type { ArrivedKey } from '../../core/keys/key-input';
 import { chordCaps, chordName } from '../parts/key-names';
 import { LessonProgress } from '../first/progress.svelte';
 import { sayingText } from '../words/sayings';
@@ -81,6 +82,8 @@ export class Desk {
   readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
   #driving = false;
+  /** Whether the hold key is known to be down by what hands keys on. */
+  #heldElsewhere = false;
   #pointer: { screenX: number; screenY: number } | null = null;
 
   // Each by itself, so that who looks at one does not hear of the others.
@@ -237,11 +240,28 @@ export class Desk {
     this.#drive({ type: 'key', key: arrivedKey(event), at: now() }, event);
   };
 
-  readonly onBlur = (): void => this.#drive({ type: 'blur' });
+  /**
+   * Handles a key that was pressed elsewhere: the agent of a display hands it on. From then on until the hold key comes
+   * up, or the keyboard is handed over, it is known that it is down, whatever the browser says of its own.
+   */
+  hearKey(key: ArrivedKey): void {
+    const holdKey = holdKeyOf(this.session.settings);
+    this.#heldElsewhere = !(key.phase === 'up' && key.key === holdKey);
+    this.#drive({ type: 'key', key, at: now() });
+  }
+
+  /** From now on keys come to this page by themselves. */
+  takeKeyboard(): void {
+    this.#heldElsewhere = false;
+  }
+
+  readonly onBlur = (): void => {
+    if (!this.#heldElsewhere) this.#drive({ type: 'blur' });
+  };
 
   /** Handles a pointer that moves, is pressed or scrolls. */
   readonly onPointer = (event: MouseEvent): void => {
-    const holdKeyDown = event.getModifierState(holdKeyOf(this.session.settings));
+    const holdKeyDown = this.#heldElsewhere || event.getModifierState(holdKeyOf(this.session.settings));
     this.#drive({ type: 'pointer', did: pointerDeed(event), holdKeyDown });
   };
 

@@ -14,6 +14,9 @@ export const DISPLAY_TEXTS = {
   minimisedHere: 'Minimised here',
   elsewhere: (windows: number, workspace: string) => `${workspace}: ${TEXTS.windows(windows)}`,
   nothing: 'No window is open on this display.',
+  metaTaken: 'Another program of this display has Meta with S, so the hold key is Alt now.',
+  taken: (holdKey: string, keys: readonly string[]) =>
+    `Another program of this display has ${holdKey} with ${keys.join(', ')}: there they do nothing here.`,
   holdHint: 'Hold the key and step, here or in any program:',
 } as const;
 

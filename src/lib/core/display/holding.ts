@@ -1,0 +1,87 @@
+/**
+ * The hold key in every program: the agent has it and hands its keys on, a page of Key Fold's in a window of its own decides
+ * what they mean. This is what the two tell each other, through the server.
+ */
+import type { KeyMap } from '../actions/views/key-map';
+import type { DeskState } from '../desk/state';
+import type { ArrivedKey } from '../keys/key-input';
+import type { Session } from '../session/session';
+import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
+
+/** Which keys the page wants to hear of while the hold key is down, wherever the keys are. */
+export interface HoldWanted {
+  readonly type: 'hold';
+  readonly holdKey: UsableHoldKey;
+  /** Positions, as in the UI Events `code` values. */
+  readonly positions: readonly string[];
+}
+
+/**
+ * What the page wants of its window. `away`: it shows nothing. `raised`: it is to be seen, and goes on hearing keys through
+ * the agent. `keys`: it is to have the keyboard itself, so that text can be written in any way that the system knows.
+ */
+export type PanelStance = 'away' | 'raised' | 'keys';
+/** The page says so. */
+export interface PanelWanted {
+  readonly type: 'panel';
+  readonly stance: PanelStance;
+}
+
+/** What the page says. */
+export type FromPanel = HoldWanted | PanelWanted;
+
+/** A key, pressed while the hold key is down or let go since. */
+export interface KeyTold {
+  readonly type: 'key';
+  readonly key: ArrivedKey;
+}
+/** What could be had of what was wanted: `taken` are positions that another program has. */
+export interface Grabbed {
+  readonly type: 'grabbed';
+  readonly holdKey: UsableHoldKey;
+  readonly taken: readonly string[];
+}
+
+/** What the agent says. */
+export type ToPanel = KeyTold | Grabbed;
+
+/**
+ * With Alt every letter means something in some program's menus, so only what is needed to come and go is taken there; what
+ * is done to windows follows once the switcher is open.
+ */
+const COMING_AND_GOING: ReadonlySet<string> = new Set([
+  'older-application',
+  'newer-application',
+  'next-window',
+  'previous-window',
+  'search',
+  'survey',
+  'desks',
+  'place',
+  'shortcut',
+]);
+
+/** The positions to be taken from all programs while the hold key is down. */
+export function positionsEverywhere(keys: KeyMap, session: Session): string[] {
+  const holdKey = holdKeyOf(session.settings);
+  const codes = keys.bindings.flatMap(({ scope, at, invocation }) => {
+    if (scope !== 'held' || !('code' in at)) return [];
+    const { action, argument } = invocation;
+    // An empty place does nothing yet.
+    if (action === 'place' && !isFilled(session, argument)) return [];
+    return holdKey === 'Meta' || COMING_AND_GOING.has(action) ? [at.code] : [];
+  });
+  return [...new Set(codes)].sort();
+}
+
+const isFilled = ({ places }: Session, digit: string | null): boolean =>
+  places[(Number(digit) + 9) % 10] != null;
+
+/** What a desk wants of its window. */
+export function stanceOf(desk: DeskState): PanelStance {
+  const { switcher, shown, holding, searching, walk, survey, placing, dialog } = desk;
+  if (dialog !== null || survey !== null || placing !== null) return 'keys';
+  if (walk !== null) return holding ? 'raised' : 'keys';
+  if (switcher === null || !shown) return 'away';
+  return searching || switcher.mode === 'staying' ? 'keys' : 'raised';
+}

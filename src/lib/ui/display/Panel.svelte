@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import { positionsEverywhere, stanceOf, type Grabbed, type ToPanel } from '../../core/display/holding';
+  import { PanelChannel } from '../../client/panel-channel';
+  import { holdKeyOf } from '../../core/slices/settings/state';
+  import { keyName } from '../parts/key-names';
+  import { deskHere } from '../desk/desk.svelte';
+  import { DISPLAY_TEXTS } from '../words/display-texts';
+
+  /** What makes of this page the window that comes up over all others while the hold key is down. */
+  const desk = deskHere();
+  const channel = untrack(() => new PanelChannel(desk.link.id, hear));
+
+  function hear(message: ToPanel) {
+    if (message.type === 'key') desk.hearKey(message.key);
+    else sayTaken(message);
+  }
+
+  /** Where somebody has the hold key that comes with a display, Alt is it; else it is said which keys are missing. */
+  function sayTaken({ holdKey, taken }: Grabbed) {
+    if (taken.length === 0) return;
+    const { settings } = desk.session;
+    if (holdKey === 'Meta' && holdKeyOf(settings) === 'Meta' && taken.includes('KeyS')) {
+      desk.wish({ type: 'change-settings', settings: { ...settings, holdKey: 'Alt' } });
+      return desk.say(DISPLAY_TEXTS.metaTaken, true);
+    }
+    desk.say(DISPLAY_TEXTS.taken(holdKey, taken.map(keyName)), true);
+  }
+
+  onMount(() => channel.open());
+  $effect(() => {
+    const { session, keys } = desk;
+    channel.say({
+      type: 'hold',
+      holdKey: holdKeyOf(session.settings),
+      positions: positionsEverywhere(keys, session),
+    });
+  });
+  const stance = $derived(stanceOf(desk.state));
+  $effect(() => {
+    if (stance === 'keys') desk.takeKeyboard();
+    channel.say({ type: 'panel', stance });
+  });
+</script>
