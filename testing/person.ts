@@ -3,7 +3,7 @@ import { ACTIONS } from '../src/lib/core/actions/actions';
 import type { Position } from '../src/lib/core/actions/binding';
 import { Registry } from '../src/lib/core/actions/registry';
 import { keyMapOf } from '../src/lib/core/actions/views/key-map';
-import { BATCH_VERSION, type Wish } from '../src/lib/core/commands/commands';
+import { BATCH_VERSION, type Batch, type Wish } from '../src/lib/core/commands/commands';
 import { AT_REST, type DeskState } from '../src/lib/core/desk/state';
 import type { DeskInput, Effect, Outcome } from '../src/lib/core/desk/messages';
 import { drive, type Ground } from '../src/lib/core/desk/drive';
@@ -44,6 +44,8 @@ export class Person {
   events: SessionEvent[] = [];
   /** What was last said that changes nothing. */
   notices: readonly Notice[] = [];
+  /** What was submitted, in its order. */
+  readonly batches: Batch[] = [];
   /** What the desk left to the page, of all that was done. */
   effects: Exclude<Effect, { type: 'submit' }>[] = [];
   #around: ReturnType<typeof aroundOf>;
@@ -177,7 +179,9 @@ export class Person {
       id: nth === 0 ? id : `${id}-${nth}`,
       at: later(this.#batches),
     }));
-    const decision = planOf(this.session, { id, v: BATCH_VERSION, commands });
+    const batch: Batch = { id, v: BATCH_VERSION, commands };
+    const decision = planOf(this.session, batch);
+    this.batches.push(batch);
     if (!decision.ok) return { events: [], notices: [], refusal: decision.refusal };
     const { events, notices, session } = decision;
     const problems = problemsOf(session);

@@ -42,10 +42,6 @@ export class Agent {
   #heldKeys: HeldKeys | null = null;
   /** The server's clock minus ours, in ms. */
   #ahead = 0;
-  /** What was in front when that was told last. */
-  #toldFront: string | null = null;
-  /** Batches that are being carried out: what happens meanwhile is their doing. */
-  readonly #underWay = new Set<string>();
   #over: () => void = () => undefined;
   /** Resolves when the agent has nothing more to do: the display is gone, or it is not wanted. */
   readonly over = new Promise<void>((resolve) => (this.#over = resolve));
@@ -145,24 +141,16 @@ export class Agent {
     const applications = new Map(
       [...this.settings.programs.launchable(), ...(snapshot.applications ?? [])].map((one) => [one.id, one]),
     );
-    this.#toldFront = display.front;
     this.#link.say({ type: 'told', cause: null, ...snapshot, applications: [...applications.values()] });
   }
 
-  #tell({ front, ...telling }: Telling): void {
+  #tell(telling: Telling, cause = this.#orders?.cause ?? null): void {
     this.#panel?.follow();
     if (!this.#display?.manager) return;
-    const quiet = this.#orders?.moving ?? false;
-    if (front !== undefined && !quiet) this.#toldFront = front;
-    const said = { ...telling, ...(front !== undefined && !quiet && { front }) };
+    const { front: _front, stacking: _stacking, ...rest } = telling;
+    const said = this.#orders?.moving ? rest : telling;
     if (Object.keys(said).length === 0) return;
-    this.#link.say({ type: 'told', cause: this.#cause, ...said });
-  }
-
-  /** Of several batches that are under way the oldest is as likely as any other. */
-  get #cause(): string | null {
-    const [first = null] = this.#underWay;
-    return first;
+    this.#link.say({ type: 'told', cause, ...said });
   }
 
   #hear(message: ServerMessage): void {
@@ -191,12 +179,9 @@ export class Agent {
       const detail = 'It was wished too long ago to be done now.';
       return this.#link.say({ type: 'settled', batch, settlement: { kind: 'refused', detail } });
     }
-    this.#underWay.add(batch);
-    const settlement = await this.#orders.carryOut(orders);
+    const settlement = await this.#orders.carryOut(batch, orders);
     // What came forward on the way was not said: what is in front now is.
-    const { front } = this.#display;
-    if (front !== this.#toldFront) this.#tell({ front });
-    this.#underWay.delete(batch);
+    this.#tell(this.#display.order(), batch);
     this.#link.say({ type: 'settled', batch, settlement });
   }
 }

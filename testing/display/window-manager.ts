@@ -28,6 +28,7 @@ export const HINTS = [
   '_NET_WM_PING',
   '_NET_RESTACK_WINDOW',
   '_NET_MOVERESIZE_WINDOW',
+  '_NET_REQUEST_FRAME_EXTENTS',
 ] as const;
 const DESKTOPS = ['Desk', 'Charts', 'Night watch'];
 const EVERYWHERE = 0xffffffff;
@@ -166,6 +167,8 @@ export class WindowManager {
 
   async #asked(window: number, type: string, [first = 0, second = 0, third = 0, ...more]: readonly number[]) {
     if (type === '_NET_CURRENT_DESKTOP') return this.#enter(first, true);
+    if (type === '_NET_REQUEST_FRAME_EXTENTS')
+      return this.connection.setNumbers(window, '_NET_FRAME_EXTENTS', 'CARDINAL', [0, 0, 0, 0]);
     const one = this.#clients.get(window);
     if (!one || (!this.hints.includes(type) && type !== 'WM_CHANGE_STATE')) return;
     switch (type) {

@@ -5,14 +5,17 @@ import { sameGeometry, type Geometry } from '../../lib/core/model/geometry';
 import type { WindowId, WorkspaceId } from '../../lib/core/model/ids';
 import { boxOn, type Placement } from '../../lib/core/placing/placement';
 import type { SessionEvent } from '../../lib/core/session/session';
+import { raised } from '../../lib/core/slices/front/selectors';
 import type { Settlement } from '../../lib/core/slices/under-way/state';
 import { endProcess } from '../processes';
 import type { InstalledPrograms } from '../programs';
 import { HIDDEN_MARKS, HIDDEN_PROPERTY, type XWindow } from './read-window';
-import type { XDisplay } from './x-display';
+import { workspaceId, type XDisplay } from './x-display';
 
 /** So long, in ms, it may take until what was ordered can be seen; the server waits no longer than a second. */
 const PATIENCE_MS = 850;
+/** So long, in ms, what comes next waits for what was sent to be seen. */
+const SEEN_MS = 250;
 
 /** "The message comes from a pager, or another program that acts for the person" (EWMH 1.5, source indication). */
 const FROM_PERSON = 2;
@@ -33,10 +36,32 @@ interface Deed {
   readonly otherwise: string | null;
 }
 
+/** A deed that is done once it was seen to be: what comes later may undo it. */
+class Seen {
+  #seen = false;
+
+  constructor(readonly deed: Deed) {}
+
+  send(): Promise<void> {
+    return this.deed.send();
+  }
+
+  seen(): boolean {
+    return (this.#seen ||= this.deed.done());
+  }
+
+  get otherwise(): string | null {
+    return this.deed.otherwise;
+  }
+}
+
 /** Carries out orders on a display. */
 export class Orders {
-  #sending: Promise<void> = Promise.resolve();
+  #turn: Promise<void> = Promise.resolve();
   #moving = 0;
+  #current: string | null = null;
+  /** Batches that have not ended: what was only asked for may still come. */
+  readonly #open = new Set<string>();
 
   /** @param kept processes that are never ended */
   constructor(
@@ -46,48 +71,58 @@ export class Orders {
     readonly name: string,
   ) {}
 
+  /** The batch that what happens now is most likely the doing of; null if none is under way. */
+  get cause(): string | null {
+    const [oldest = null] = this.#open;
+    return this.#current ?? oldest;
+  }
+
   /** Whether windows come forward on the way to something else: what is in front meanwhile is not said. */
   get moving(): boolean {
     return this.#moving > 0;
   }
 
-  /** Sends the orders of a batch after those of earlier ones, and resolves once what they mean can be seen, or not in time. */
-  async carryOut(orders: readonly Order[]): Promise<Settlement> {
-    const travels = this.#travels(orders);
-    if (travels) this.#moving += 1;
-    try {
-      const deeds: Deed[] = [];
-      const before = this.#sending;
-      this.#sending = before.then(async () => {
-        for (const order of this.#withFront(orders)) {
-          const deed = 'make' in order ? this.#making(order.make) : this.#asking(order.ask);
+  /**
+   * Carries out the orders of a batch after those of earlier ones; resolves once what they mean can be seen, or not in time.
+   *
+   * One thing after the other, and each is seen before the next is sent: what has to be sent follows from how things are,
+   * and no manager says when it has done something. What is only asked for keeps nothing waiting.
+   */
+  async carryOut(batch: string, orders: readonly Order[]): Promise<Settlement> {
+    const began = performance.now();
+    const travels =
+      orders.length > 1 || orders.some((order) => 'make' in order && order.make.type !== 'window-fronted');
+    const deeds: Seen[] = [];
+    const turn = this.#turn.then(async () => {
+      if (travels) this.#moving += 1;
+      this.#current = batch;
+      try {
+        for (const order of this.#withOrder(orders)) {
+          const deed = new Seen('make' in order ? this.#making(order.make) : this.#asking(order.ask));
           deeds.push(deed);
           await deed.send();
+          if ('ask' in order) continue;
+          await this.display.caughtUp(SEEN_MS);
+          await this.display.until(() => deed.seen(), SEEN_MS);
         }
-      });
-      const sent = this.#sending;
-      this.#sending = sent.catch(() => undefined);
-      await sent;
-      await this.display.until(() => deeds.every((deed) => deed.done()), PATIENCE_MS);
-      const failed = deeds.find((deed) => deed.otherwise !== null && !deed.done());
+      } finally {
+        this.#current = null;
+        if (travels) this.#moving -= 1;
+      }
+    });
+    this.#turn = turn.catch(() => undefined);
+    this.#open.add(batch);
+    try {
+      await turn;
+      const left = Math.max(0, PATIENCE_MS - (performance.now() - began));
+      await this.display.until(() => deeds.every((deed) => deed.seen()), left);
+      const failed = deeds.find((deed) => deed.otherwise !== null && !deed.seen());
       return failed ? { kind: 'refused', detail: failed.otherwise ?? '' } : { kind: 'done' };
     } catch (error) {
       return { kind: 'refused', detail: error instanceof Error ? error.message : 'The display would not.' };
     } finally {
-      if (travels) this.#moving -= 1;
+      this.#open.delete(batch);
     }
-  }
-
-  /** Whether windows come forward that are not meant to be in front. */
-  #travels(orders: readonly Order[]): boolean {
-    const direct = this.#restacks;
-    return orders.some(
-      (order) =>
-        'make' in order &&
-        (order.make.type === 'windows-restored' ||
-          order.make.type === 'applications-shown' ||
-          (order.make.type === 'windows-restacked' && !direct)),
-    );
   }
 
   /** Whether the manager can put a window anywhere in the pile. */
@@ -95,15 +130,50 @@ export class Orders {
     return this.display.manager?.supports.has('_NET_RESTACK_WINDOW') ?? false;
   }
 
-  /** What is restored comes forward on the way; if nothing else is to be in front afterwards, what is there now is. */
-  #withFront(orders: readonly Order[]): readonly Order[] {
+  /**
+   * What is restored comes forward on the way, and when something goes away a manager brings forward what it thinks right.
+   * Unless it is said how all lies afterwards, it lies as it did; and if windows were restored and nothing else is to be in
+   * front, what is there now is.
+   */
+  #withOrder(orders: readonly Order[]): readonly Order[] {
     const makes = orders.flatMap((order) => ('make' in order ? [order.make] : []));
-    const restores = makes.some(({ type }) => type === 'windows-restored' || type === 'applications-shown');
-    const fronts = makes.some(({ type }) => type === 'window-fronted');
-    const { front } = this.display;
-    return restores && !fronts && front !== null
-      ? [...orders, { make: { type: 'window-fronted', window: front, at: '' } }]
-      : orders;
+    const has = (...types: SessionEvent['type'][]) => makes.some(({ type }) => types.includes(type));
+    const restores = has('windows-restored', 'applications-shown');
+    if (!restores && !has('windows-minimised', 'applications-hidden', 'windows-carried', 'workspace-entered'))
+      return orders;
+    const { front, stacking = [] } = this.display.order();
+    const fronted = makes.flatMap((make) => (make.type === 'window-fronted' ? [make.window] : []));
+    const stays = front && !makes.some((make) => this.#takesAway(make, front)) ? front : null;
+    const ahead = fronted.at(-1) ?? stays;
+    const fronting: readonly Order[] =
+      restores && !has('window-fronted') && ahead !== null
+        ? [{ make: { type: 'window-fronted', window: ahead, at: '' } }]
+        : [];
+    // What was restored may lie on another workspace, which is shown with it.
+    const back: readonly Order[] =
+      restores && !has('workspace-entered')
+        ? [{ make: { type: 'workspace-entered', workspace: workspaceId(this.display.desktop) } }]
+        : [];
+    const coming = ahead === null || fronted.length > 0 ? fronted : [ahead];
+    const pile = coming.reduce((under, id) => raised(under, [id]), stacking);
+    const restacking: readonly Order[] =
+      has('windows-restacked') || !this.#restacks
+        ? []
+        : [{ make: { type: 'windows-restacked', stacking: pile } }];
+    const last = orders.findLastIndex((order) => 'make' in order && order.make.type === 'window-fronted');
+    const split = last < 0 ? orders.length : last;
+    return [...orders.slice(0, split), ...back, ...orders.slice(split), ...fronting, ...restacking];
+  }
+
+  /** Whether an event puts a window out of sight. */
+  #takesAway(event: SessionEvent, id: WindowId): boolean {
+    if (event.type === 'windows-minimised') return event.windows.includes(id);
+    const window = this.display.find(id);
+    return (
+      event.type === 'applications-hidden' &&
+      window !== undefined &&
+      event.applications.includes(this.programs.applicationOf(window).id)
+    );
   }
 
   #making(event: SessionEvent): Deed {
@@ -111,9 +181,9 @@ export class Orders {
       case 'window-fronted':
         return this.#fronting(event.window);
       case 'windows-minimised':
-        return all(event.windows.map((id) => this.#minimising(id)));
+        return all(this.#bottomFirst(event.windows).map((id) => this.#minimising(id)));
       case 'windows-restored':
-        return all(event.windows.map((id) => this.#restoring(id)));
+        return all(this.#bottomFirst(event.windows).map((id) => this.#restoring(id)));
       case 'applications-hidden':
         return all(event.applications.map((application) => this.#hiding(application)));
       case 'applications-shown':
@@ -154,6 +224,13 @@ export class Orders {
     }
   }
 
+  /** So that what is in front goes last, and comes last: nothing else is brought forward in its place. */
+  #bottomFirst(windows: readonly WindowId[]): WindowId[] {
+    const { stacking } = this.display;
+    const at = (id: WindowId) => stacking.indexOf(this.display.find(id)?.xid ?? 0);
+    return windows.toSorted((a, b) => at(a) - at(b));
+  }
+
   #fronting(id: WindowId): Deed {
     return {
       send: () => this.#activate(this.#window(id)),
@@ -166,9 +243,15 @@ export class Orders {
     return {
       send: async () => {
         const window = this.display.find(id);
-        if (window) await this.#minimise(window);
+        if (!window) return;
+        if (this.#isHidden(window)) await this.#mark(window, 'minimised');
+        // One that is minimised stays so; and it may have been restored just now.
+        else await this.#minimise(window);
       },
-      done: () => this.display.find(id)?.minimised !== false,
+      done: () => {
+        const window = this.display.find(id);
+        return !window || (window.minimised && (window.mark !== 'shown' || !this.#isHidden(window)));
+      },
       otherwise: 'The window manager did not minimise it.',
     };
   }
@@ -177,11 +260,26 @@ export class Orders {
     return {
       send: async () => {
         const window = this.display.find(id);
-        if (window?.minimised) await this.#activate(window);
+        if (!window?.minimised) return;
+        if (this.#isHidden(window)) await this.#mark(window, 'shown');
+        else await this.#bringBack(window);
       },
-      done: () => this.display.find(id)?.minimised !== true,
+      done: () => {
+        const window = this.display.find(id);
+        return !window?.minimised || (window.mark === 'shown' && this.#isHidden(window));
+      },
       otherwise: 'The window manager did not restore it.',
     };
+  }
+
+  /** Whether it is out of sight because its application is hidden: then its mark says what it is besides. */
+  #isHidden(window: XWindow): boolean {
+    const { id } = this.programs.applicationOf(window);
+    return this.display.of(id).every(({ minimised, mark }) => minimised && mark !== null);
+  }
+
+  #mark({ xid }: XWindow, mark: keyof typeof HIDDEN_MARKS): Promise<void> {
+    return this.display.connection.setNumbers(xid, HIDDEN_PROPERTY, 'CARDINAL', [HIDDEN_MARKS[mark]]);
   }
 
   /** By minimising what is shown, bottom first; what each window was until then is noted on it. */
@@ -189,8 +287,7 @@ export class Orders {
     return {
       send: async () => {
         for (const window of this.display.of(application)) {
-          const mark = HIDDEN_MARKS[window.minimised ? 'minimised' : 'shown'];
-          await this.display.connection.setNumbers(window.xid, HIDDEN_PROPERTY, 'CARDINAL', [mark]);
+          await this.#mark(window, window.minimised ? 'minimised' : 'shown');
           if (!window.minimised) await this.#minimise(window);
         }
       },
@@ -205,7 +302,7 @@ export class Orders {
       send: async () => {
         const windows = this.display.of(application);
         for (const window of windows)
-          if (window.minimised && window.mark === 'shown') await this.#activate(window);
+          if (window.minimised && window.mark === 'shown') await this.#bringBack(window);
         for (const { xid } of windows) await this.display.connection.removeProperty(xid, HIDDEN_PROPERTY);
       },
       done: () => this.display.of(application).every(({ mark }) => mark === null),
@@ -295,7 +392,8 @@ export class Orders {
       send: async () => {
         for (const window of windows) await this.#close(window);
       },
-      done: () => open().length === 0,
+      // The manager then gives the keys to another one.
+      done: () => open().length === 0 && (this.display.hasActive || !this.display.hasShown),
       get otherwise() {
         const [first] = open();
         return `“${first?.title ?? ''}” is still open: it may be asking something.`;
@@ -326,6 +424,15 @@ export class Orders {
   async #activate({ xid }: XWindow): Promise<void> {
     const { connection, active } = this.display;
     await this.#tell(xid, '_NET_ACTIVE_WINDOW', [FROM_PERSON, await connection.now(), active ?? 0]);
+  }
+
+  /** Restores a window, which comes forward with that, and waits until it has: what is in front afterwards follows on it. */
+  async #bringBack(window: XWindow): Promise<void> {
+    await this.#activate(window);
+    await this.display.until(() => {
+      const now = this.display.find(window.id);
+      return !now || (!now.minimised && this.display.active === now.xid);
+    }, SEEN_MS);
   }
 
   #minimise({ xid }: XWindow): Promise<void> {

@@ -14,7 +14,7 @@ export const HIDDEN_MARKS = { shown: 1, minimised: 2 } as const;
 export const OWN_CLASS = 'key-fold';
 
 const MARKS = ['shown', 'minimised'] as const satisfies readonly (keyof typeof HIDDEN_MARKS)[];
-const ID = /^w-[a-z0-9-]{1,60}$/;
+const ID = /^[a-z][a-z0-9-]{0,60}$/;
 const ICONIC = 3;
 const EVERYWHERE = 0xffffffff;
 /** Kinds of windows that nobody switches to (EWMH 1.5, _NET_WM_WINDOW_TYPE). */

@@ -111,8 +111,7 @@ export class XDisplay {
         .toReversed()
         .map((window) => this.#told(window)),
       whole: true,
-      stacking: this.#pile(listed).map(({ id }) => id),
-      front: this.front,
+      ...this.order(),
     };
   }
 
@@ -120,6 +119,23 @@ export class XDisplay {
   get front(): string | null {
     const window = this.active === null ? undefined : this.windows.get(this.active);
     return window && isListed(window) ? window.id : null;
+  }
+
+  /** What is in front, and the pile as it is with that: told together, so that neither is about another moment. */
+  order(): Pick<Telling, 'front' | 'stacking'> {
+    return { front: this.front, stacking: this.#pile(this.#listed()).map(({ id }) => id) };
+  }
+
+  /** Whether some window has the keys. */
+  get hasActive(): boolean {
+    return this.active !== null && this.windows.has(this.active);
+  }
+
+  /** Whether some window could have them. */
+  get hasShown(): boolean {
+    return this.#listed().some(
+      ({ minimised, desktop }) => !minimised && (desktop ?? this.desktop) === this.desktop,
+    );
   }
 
   /** The window with this id, while it is there. */
@@ -161,6 +177,32 @@ export class XDisplay {
       const timer = setTimeout(() => end(false), ms);
       this.#waiting.add(look);
     });
+  }
+
+  /**
+   * Resolves once the manager has done what it was sent before, and that is read: it answers in order, and is asked what
+   * frame it would give a window of ours (EWMH 1.5, _NET_REQUEST_FRAME_EXTENTS). One that does not know that, or does not
+   * answer within so many ms, keeps nobody waiting: then what is read may be of before.
+   */
+  async caughtUp(ms: number): Promise<void> {
+    const { connection } = this;
+    if (this.manager?.supports.has('_NET_REQUEST_FRAME_EXTENTS')) {
+      const [own, extents] = [connection.ownWindow(), await connection.atom('_NET_FRAME_EXTENTS')];
+      await new Promise<void>((resolve) => {
+        const end = () => {
+          clearTimeout(timer);
+          stop();
+          resolve();
+        };
+        const timer = setTimeout(end, ms);
+        const stop = connection.onEvent(
+          (event) => event.name === 'PropertyNotify' && event.wid === own && event.atom === extents && end(),
+        );
+        void connection.tellManager(own, '_NET_REQUEST_FRAME_EXTENTS', []);
+      });
+    }
+    while (this.#due) await this.#reading;
+    await this.#reading;
   }
 
   close(): void {
@@ -254,8 +296,7 @@ export class XDisplay {
         windows: windows.map((window) => this.#told(window)),
       }),
       ...(gone.length > 0 && { gone }),
-      ...(restacked && { stacking: this.#pile(this.#listed()).map(({ id }) => id) }),
-      ...((activated || changed.size > 0) && { front: this.front }),
+      ...((restacked || activated || changed.size > 0) && this.order()),
     };
     if (Object.keys(telling).length > 0) this.listener.changed(telling);
   }

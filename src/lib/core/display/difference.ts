@@ -29,8 +29,6 @@ const tabOf = (window: WindowId): string => `t-${window}`.slice(0, 100);
  * windows were told before, kept and brought up to date by this.
  *
  * Coming to the front comes last, so that it is about what can be seen then.
- * @example difference(session, { type: 'told', cause: null, front: 'b1' }, new Map())
- *   // [{ type: 'window-fronted', window: 'b1', at: '' }]
  */
 export function difference(session: Session, told: Told, standings: Standings): SessionEvent[] {
   const course = new Telling(session, standings);

@@ -1,4 +1,5 @@
 /** The port between Key Fold's server and whatever really has the windows. */
+import type { Batch } from '../commands/commands';
 import type { Session, SessionEvent } from '../session/session';
 import type { Settlement } from '../slices/under-way/state';
 import type { Order } from './order';
@@ -20,6 +21,8 @@ export interface CarrierListener {
 export interface Carrier {
   /** Starts telling, until the returned function is called. */
   open(listener: CarrierListener): () => void;
+  /** Why a batch is not taken at all; null if it is. Asked before anything of it is written down. */
+  refusalOf?(batch: Batch): string | null;
   /** Carries out the orders of a batch; answers through the listener, at once, later or never. */
   carryOut(batch: string, orders: readonly Order[]): void;
 }

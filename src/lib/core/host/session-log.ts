@@ -110,7 +110,9 @@ export class SessionLog {
   }
 
   #unseenUses({ unseen, takenAt }: Open): SessionEvent[] {
+    // The last one first: each goes behind what was used at the same time.
     return [...unseen]
+      .reverse()
       .filter((window) => has(this.session.windows, window))
       .map((window) => ({ type: 'window-used', window, at: takenAt }));
   }

@@ -25,7 +25,8 @@ export function toHead(order: Order, id: string, at: Instant): Order {
 }
 
 /**
- * Puts `id` where a use at `at` belongs: behind what was used later. A later use of its own stands.
+ * Puts `id` where a use at `at` belongs: behind what was used later, or at the same time and seen. A later use of its own
+ * stands.
  * @example used([{ id: 'a', at: '06:02' }], 'b', '06:01')
  *   // [{ id: 'a', at: '06:02' }, { id: 'b', at: '06:01' }]
  */
@@ -33,7 +34,7 @@ export function used(order: Order, id: string, at: Instant): Order {
   const before = usedAt(order, id);
   if (before !== null && before >= at) return order;
   const rest = without(order, id);
-  const behind = rest.findIndex((use) => use.at === null || use.at <= at);
+  const behind = rest.findIndex((use) => use.at === null || use.at < at);
   return rest.toSpliced(behind === -1 ? rest.length : behind, 0, { id, at });
 }
 

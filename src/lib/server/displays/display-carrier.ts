@@ -1,5 +1,7 @@
 import { difference, type Standings } from '../../core/display/difference';
-import type { Hello, ServerMessage, Settled, Told } from '../../core/display/told';
+import { LATEST_MS, type Hello, type ServerMessage, type Settled, type Told } from '../../core/display/told';
+import type { Batch } from '../../core/commands/commands';
+import { kindOf } from '../../core/host/decide';
 import type { Carrier, CarrierListener } from '../../core/host/carrier';
 import type { Order } from '../../core/host/order';
 import type { SessionEvent } from '../../core/session/session';
@@ -8,6 +10,8 @@ import type { LiveHost } from '../../core/slices/host/state';
 /** Where what is said to an agent goes. */
 export type Say = (message: ServerMessage) => void;
 
+const TOO_LATE =
+  'It was wished more than 5 seconds ago, and the windows may be others by now: nothing was done. (If it was wished just now, the clock of this device is wrong.)';
 const AWAY = { kind: 'refused', detail: 'The display is away.' } as const;
 
 /**
@@ -31,6 +35,16 @@ export class DisplayCarrier implements Carrier {
       this.#listener = null;
       this.closed();
     };
+  }
+
+  /**
+   * What was wished too long ago is not done: a machine that wakes up would catch up on a minute of keys. What is Key Fold's
+   * own is never too late.
+   */
+  refusalOf({ commands }: Batch): string | null {
+    const [first] = commands;
+    const late = first !== undefined && Date.now() - Date.parse(first.at) > LATEST_MS;
+    return late && commands.some(({ type }) => kindOf(type).own !== true) ? TOO_LATE : null;
   }
 
   carryOut(batch: string, orders: readonly Order[]): void {

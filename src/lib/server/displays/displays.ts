@@ -191,7 +191,7 @@ export class Displays {
   async #meet(session: string, name: string, agent: WebSocket): Promise<DisplayCarrier> {
     if ((await this.store.last(session)) === null)
       await this.store.create(session, displaySession(name, 'Meta', new Date().toISOString()));
-    const display = this.#displays.get(session) ?? (await this.#attach(session));
+    const display = await this.#attach(session);
     if (display.agent && display.agent !== agent) {
       display.agent.close(CLOSE_CODES.replaced);
       display.carrier.disconnect();

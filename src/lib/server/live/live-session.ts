@@ -85,6 +85,8 @@ export class LiveSession {
     const known = (await this.store.known([{ batch: batch.id, digest }])).get(batch.id);
     if (known) return known.kind === 'known' ? { ...known, report: this.#asItStands(known.report) } : known;
     if (!this.#open) throw new Unavailable('What has the windows of this session was lost.');
+    const detail = this.carrier.refusalOf?.(batch) ?? null;
+    if (detail !== null) return { kind: 'refused', index: 0, refusal: { field: 'at', detail } };
     const taken = this.#log.take(batch, now());
     if (!taken.ok) return { kind: 'refused', index: taken.index, refusal: taken.refusal };
     const [report] = taken.reports;

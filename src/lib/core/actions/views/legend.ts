@@ -1,3 +1,5 @@
+import type { WishType } from '../../commands/commands';
+import { isAble } from '../../host/plan';
 import type { Session } from '../../session/session';
 import type { Group, Invocation } from '../action';
 import type { Position } from '../binding';
@@ -30,6 +32,20 @@ export const LEGENDS = {
   staying: ['put-away', 'end'],
 } as const satisfies Readonly<Record<string, readonly Group[]>>;
 
+/** Groups of which nothing is left where a host cannot do this. */
+const NEEDS: Readonly<Partial<Record<Group, WishType>>> = {
+  'put-away': 'minimise',
+  end: 'close',
+  placing: 'place-window',
+  tab: 'go-to-tab',
+  workspace: 'enter-workspace',
+};
+
+function isUseful(group: Group, { host }: Session): boolean {
+  const type = NEEDS[group];
+  return type === undefined || isAble(host, { type });
+}
+
 /**
  * What the keys of the hold key do, on the layer of Shift or below it, in the order of the registry; neighbours that
  * are called the same share an entry.
@@ -44,6 +60,7 @@ export function legendOf(
   for (const { scope, at, shift: withShift, invocation } of keys.bindings) {
     const { explained, group } = registry.action(invocation.action);
     if (scope !== 'held' || !('code' in at) || !explained || !groups.includes(group)) continue;
+    if (!isUseful(group, session)) continue;
     if ((withShift === true) !== shift) continue;
     const { short, title } = registry.words(invocation, session);
     const key = { invocation, at: { code: at.code, shift }, title };
