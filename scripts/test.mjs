@@ -39,6 +39,7 @@ const PROGRAMS = [
   ['firefox-esr', '/usr/bin/firefox-esr'],
   ['xvfb', '/usr/bin/Xvfb'],
   ['x11-xkb-utils', '/usr/bin/setxkbmap'],
+  ['x11-utils', '/usr/bin/xprop'],
   ['desktop-file-utils', '/usr/bin/desktop-file-validate'],
 ];
 

@@ -24,7 +24,7 @@ export interface AgentSettings {
   /** Key Fold's own window; null: there is none, and no key is taken. */
   readonly panel: { readonly key: string; readonly profile: string } | null;
   /** Hears what a person should know. */
-  say(text: string): void;
+  readonly say: (text: string) => void;
 }
 
 /**
@@ -96,7 +96,16 @@ export class Agent {
         'No browser was found for Key Fold’s own window, so no key is taken. KEY_FOLD_BROWSER names one.',
       );
     this.#panel = panel;
-    this.#heldKeys = new HeldKeys(display, panel, (message) => this.#link.say(message));
+    this.#heldKeys = new HeldKeys(
+      display,
+      panel,
+      (message) => this.#link.say(message),
+      (holdKey, had, taken) =>
+        say(
+          `${holdKey} with ${had} keys is Key Fold’s in every program of ${name}` +
+            (taken.length > 0 ? `; another program has it with ${taken.join(', ')}.` : '.'),
+        ),
+    );
   }
 
   /** Lets go of display and server. */
@@ -116,6 +125,7 @@ export class Agent {
       say(
         `No window manager runs on ${display}, so no windows can be told or brought forward: waiting for one.`,
       );
+      this.#heldKeys?.want(null);
       this.#link.pause();
       return;
     }

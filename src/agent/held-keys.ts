@@ -17,16 +17,24 @@ export class HeldKeys {
     readonly display: XDisplay,
     readonly panel: Panel,
     readonly say: (message: ToPanel) => void,
+    /** Hears how many keys are Key Fold's while the hold key is down, and which are another program's. */
+    readonly tell: (holdKey: string, had: number, taken: readonly string[]) => void,
   ) {
     this.#grab = new HoldKeyGrab(display.connection, {
       key: (key) => say({ type: 'key', key }),
-      grabbed: (taken) =>
-        this.#wanted && say({ type: 'grabbed', holdKey: this.#wanted.holdKey, taken: [...taken] }),
+      grabbed: (taken) => {
+        if (!this.#wanted) return;
+        const { holdKey, positions } = this.#wanted;
+        say({ type: 'grabbed', holdKey, taken });
+        tell(holdKey, positions.length - taken.length, taken);
+      },
     });
   }
 
   /** Takes the keys that a page wants; null: there is no page to hear them any more. */
   want(wanted: HoldWanted | null): void {
+    // Taking them anew would let go of them for a moment.
+    if (JSON.stringify(wanted) === JSON.stringify(this.#wanted)) return;
     this.#wanted = wanted;
     this.#next(async () => {
       if (!wanted && this.#grab.held) this.#grab.letGo();

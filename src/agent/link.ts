@@ -55,7 +55,7 @@ export class Link {
     socket.on('message', (data) => {
       this.#alive();
       // What comes from the server is text; it is ours.
-      this.listener.message(JSON.parse(String(data)) as ServerMessage);
+      this.listener.message(JSON.parse((data as Buffer).toString()) as ServerMessage);
     });
     socket.on('ping', () => this.#alive());
     socket.on('unexpected-response', (_request, response) => {

@@ -27,7 +27,7 @@ export interface PanelSettings {
   /** Where the browser keeps what it keeps. */
   readonly profile: string;
   readonly display: string;
-  say(text: string): void;
+  readonly say: (text: string) => void;
 }
 
 /**

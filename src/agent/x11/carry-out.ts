@@ -155,11 +155,11 @@ export class Orders {
         ? [{ make: { type: 'workspace-entered', workspace: workspaceId(this.display.desktop) } }]
         : [];
     const coming = ahead === null || fronted.length > 0 ? fronted : [ahead];
-    const pile = coming.reduce((under, id) => raised(under, [id]), stacking);
+    const said = makes.findLast((make) => make.type === 'windows-restacked')?.stacking;
+    const pile = coming.reduce((under, id) => raised(under, [id]), said ?? stacking);
+    // Said before anything was restored, it does not hold any more.
     const restacking: readonly Order[] =
-      has('windows-restacked') || !this.#restacks
-        ? []
-        : [{ make: { type: 'windows-restacked', stacking: pile } }];
+      (said && !restores) || !this.#restacks ? [] : [{ make: { type: 'windows-restacked', stacking: pile } }];
     const last = orders.findLastIndex((order) => 'make' in order && order.make.type === 'window-fronted');
     const split = last < 0 ? orders.length : last;
     return [...orders.slice(0, split), ...back, ...orders.slice(split), ...fronting, ...restacking];

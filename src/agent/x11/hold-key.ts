@@ -45,6 +45,10 @@ export class HoldKeyGrab {
   #holdKeys = new Set<number>();
   #xkb: XkbExtension | null = null;
   #held = false;
+  /** The keys that hold it; null until the server has said which are down. */
+  #holding: Set<number> | null = null;
+  /** How many times the keyboard was taken. */
+  #holds = 0;
   readonly #down = new Set<number>();
   /** A key that was let go, unless it turns out to repeat. */
   #release: XEvent | null = null;
@@ -79,10 +83,15 @@ export class HoldKeyGrab {
 
   /** Whether a hold key is down just now, whoever has the keys. */
   async isDown(): Promise<boolean> {
+    return (await this.#downNow()).size > 0;
+  }
+
+  async #downNow(): Promise<Set<number>> {
     const keys = await this.connection.tried<readonly number[] | Buffer>((done) =>
       this.connection.client.QueryKeymap(done),
     );
-    return [...this.#holdKeys].some((keycode) => ((keys?.[keycode >> 3] ?? 0) & (1 << (keycode & 7))) !== 0);
+    const isDown = (keycode: number) => ((keys?.[keycode >> 3] ?? 0) & (1 << (keycode & 7))) !== 0;
+    return new Set([...this.#holdKeys].filter(isDown));
   }
 
   stop(): void {
@@ -208,8 +217,13 @@ export class HoldKeyGrab {
     if (begins) {
       if (!this.#wanted) return;
       this.#held = true;
+      this.#holds += 1;
+      this.#holding = null;
       this.#down.clear();
     }
+    // It was down already, so it has come up where nobody told us: that hold is over, and this is another one.
+    if (this.#holding?.has(keycode)) return this.#end(false);
+    if (this.#holdKeys.has(keycode)) this.#holding?.add(keycode);
     const repeat = this.#down.has(keycode);
     this.#down.add(keycode);
     this.listener.key(this.#arrived(event, 'down', repeat));
@@ -219,11 +233,15 @@ export class HoldKeyGrab {
   /** The passive grab ends with its own key; this one lasts until the hold key comes up. */
   async #holdOn(time: number): Promise<void> {
     const { client, root } = this.connection;
+    const hold = this.#holds;
     await this.connection.tried<number>((done) =>
       client.GrabKeyboard(root, 0, time, ASYNCHRONOUS, ASYNCHRONOUS, done),
     );
     // A quick tap may be over by now, and its release has gone elsewhere.
-    if (this.#held && !(await this.isDown())) this.#end(false);
+    const down = await this.#downNow();
+    if (!this.#held || hold !== this.#holds) return;
+    if (down.size === 0) this.#end(false);
+    else this.#holding = down;
   }
 
   async #released(event: XEvent): Promise<void> {
@@ -232,8 +250,11 @@ export class HoldKeyGrab {
     this.#down.delete(keycode);
     if (!this.#holdKeys.has(keycode)) return this.listener.key(this.#arrived(event, 'up', false));
     const shift = ((event.buttons ?? 0) & SHIFT) !== 0;
-    // There may be two keys that hold, and only the last one counts.
-    if (!(await this.isDown()) && this.#held) this.#end(shift);
+    // There may be two keys that hold, and only the last one counts. Which are down is known soon after the hold began.
+    this.#holding?.delete(keycode);
+    const hold = this.#holds;
+    const others = this.#holding ?? (await this.#downNow());
+    if (others.size === 0 && this.#held && hold === this.#holds) this.#end(shift);
   }
 
   #end(shift: boolean): void {

@@ -85,7 +85,7 @@ export class SessionLink {
 
   #sending = false;
   /** Whether reports come by themselves. */
-  #heard = false;
+  #heard = $state(false);
   #underWay = new AbortController();
   #wait = FIRST_WAIT_MS;
   #closed = false;
@@ -103,6 +103,11 @@ export class SessionLink {
     this.#replica = new Present(replicaOf(stored.session, stored.seq));
     for (const batch of outbox.load()) this.#takeOver(batch);
     this.aside = outbox.aside();
+  }
+
+  /** Whether what happens is heard as it happens. */
+  get hears(): boolean {
+    return this.#heard;
   }
 
   /** The session as it is shown. */

@@ -75,7 +75,7 @@ export function positionsEverywhere(keys: KeyMap, session: Session): string[] {
 }
 
 const isFilled = ({ places }: Session, digit: string | null): boolean =>
-  places[(Number(digit) + 9) % 10] != null;
+  (places[(Number(digit) + 9) % 10] ?? null) !== null;
 
 /** What a desk wants of its window. */
 export function stanceOf(desk: DeskState): PanelStance {

@@ -28,6 +28,7 @@ export class DisplayCarrier implements Carrier {
   /** @param closed is called when nobody hears any more what is told */
   constructor(readonly closed: () => void) {}
 
+  /** Whoever keeps the session hears from now on what happens there. */
   open(listener: CarrierListener): () => void {
     this.#listener = listener;
     if (!this.#say) this.#beAway();
@@ -47,6 +48,7 @@ export class DisplayCarrier implements Carrier {
     return late && commands.some(({ type }) => kindOf(type).own !== true) ? TOO_LATE : null;
   }
 
+  /** Sends orders to the agent, or says that it is away. */
   carryOut(batch: string, orders: readonly Order[]): void {
     if (!this.#say) return this.#listener?.settled(batch, AWAY);
     this.#underWay.add(batch);
@@ -70,6 +72,7 @@ export class DisplayCarrier implements Carrier {
     this.#beAway();
   }
 
+  /** The agent has told how things are. */
   told(told: Told): void {
     if (!this.#listener) return;
     const events = difference(this.#listener.session(), told, this.#standings);
@@ -77,6 +80,7 @@ export class DisplayCarrier implements Carrier {
     this.#observe(events, cause);
   }
 
+  /** The agent has said how a batch ended. */
   settled({ batch, settlement }: Settled): void {
     if (this.#underWay.delete(batch)) this.#listener?.settled(batch, settlement);
   }

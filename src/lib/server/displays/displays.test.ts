@@ -53,7 +53,7 @@ class Peer {
   readonly closed: Promise<number>;
 
   constructor(readonly socket: WebSocket) {
-    socket.on('message', (data) => this.heard.push(JSON.parse(String(data)) as ServerMessage));
+    socket.on('message', (data) => this.heard.push(JSON.parse((data as Buffer).toString()) as ServerMessage));
     this.closed = once(socket, 'close').then(([code]) => code as number);
   }
 

@@ -1,6 +1,6 @@
 import type { IncomingMessage } from 'node:http';
 import type { Duplex } from 'node:stream';
-import { WebSocketServer, type WebSocket } from 'ws';
+import { WebSocketServer, type RawData, type WebSocket } from 'ws';
 import { displaySession } from '../../core/display/display-session';
 import type { HoldWanted } from '../../core/display/holding';
 import { CLOSE_CODES, type AgentMessage, type ServerMessage } from '../../core/display/told';
@@ -79,6 +79,7 @@ export class Displays {
     return this.#sessions.has(session) || this.#displays.has(session);
   }
 
+  /** Lets go of all agents and panels. */
   close(): void {
     clearInterval(this.#pulse);
     for (const { agent, panel, detach } of this.#displays.values()) {
@@ -133,7 +134,7 @@ export class Displays {
     agent.on('message', (data) => {
       turn = turn.then(async () => {
         try {
-          const text = String(data);
+          const text = textOf(data);
           const message = agentMessageFrom(text);
           if (message.type === 'hello') {
             if (isOtherVersion(message)) return agent.close(CLOSE_CODES.version);
@@ -171,7 +172,7 @@ export class Displays {
     panel.on('message', (data) => {
       if (display.panel !== panel) return;
       try {
-        const message = panelMessageFrom(String(data));
+        const message = panelMessageFrom(textOf(data));
         if (message.type === 'hold') display.hold = message;
         send(display.agent, message);
       } catch (error) {
@@ -231,6 +232,10 @@ export class Displays {
     }
   }
 }
+
+/** A message as text: it comes in one piece, or in several. */
+const textOf = (data: RawData): string =>
+  (Array.isArray(data) ? Buffer.concat(data) : Buffer.from(data as Buffer)).toString();
 
 /** Says something to a peer that is there. */
 function send(peer: WebSocket | null | undefined, message: ServerMessage | AgentMessage): void {

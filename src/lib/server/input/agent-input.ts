@@ -4,7 +4,6 @@ import {
   AGENT_VERSION,
   type AgentMessage,
   type Hello,
-  type Settled,
   type Told,
   type ToldApplication,
   type ToldWindow,

@@ -28,13 +28,13 @@
   }
 
   onMount(() => channel.open());
+  // Said when it is different, not whenever something happens on the display.
+  const holdKey = $derived(holdKeyOf(desk.session.settings));
+  const positions = $derived(positionsEverywhere(desk.keys, desk.session).join(' '));
+  // Not before this page hears what happens: a key would be about what was there before.
   $effect(() => {
-    const { session, keys } = desk;
-    channel.say({
-      type: 'hold',
-      holdKey: holdKeyOf(session.settings),
-      positions: positionsEverywhere(keys, session),
-    });
+    if (desk.link.hears)
+      channel.say({ type: 'hold', holdKey, positions: positions.split(' ').filter(Boolean) });
   });
   const stance = $derived(stanceOf(desk.state));
   $effect(() => {

@@ -3,6 +3,7 @@ import type { LiveHost } from '../../core/slices/host/state';
 import { TEXTS } from './texts';
 import { clockText } from './times';
 
+/** The texts of a display's desk. */
 export const DISPLAY_TEXTS = {
   chart: 'Plan of the display',
   counts: (windows: number, programs: number, workspace: string) =>
@@ -20,6 +21,7 @@ export const DISPLAY_TEXTS = {
   holdHint: 'Hold the key and step, here or in any program:',
 } as const;
 
+/** The texts of the list of desks. */
 export const DESK_TEXTS = {
   title: 'Desks',
   display: 'your own windows',
