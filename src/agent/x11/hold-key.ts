@@ -22,6 +22,8 @@ const ANY_KEY = 0;
 const ANY_MODIFIER = 0x8000;
 /** Ask anew once a layout has settled, in ms: changes come in bursts. */
 const SETTLED_MS = 50;
+/** So often, in ms, it is looked whether the hold key is down while it is thought to be. */
+const WATCH_MS = 50;
 
 /** What hears of the hold key. */
 export interface HoldListener {
@@ -52,6 +54,7 @@ export class HoldKeyGrab {
   readonly #down = new Set<number>();
   /** A key that was let go, unless it turns out to repeat. */
   #release: XEvent | null = null;
+  #watch: ReturnType<typeof setInterval> | undefined;
   #remap: ReturnType<typeof setTimeout> | undefined;
   readonly #endListening: () => void;
 
@@ -75,6 +78,7 @@ export class HoldKeyGrab {
 
   /** Gives the keyboard back though the hold key is down: whoever has the focus gets the rest. */
   letGo(): void {
+    clearInterval(this.#watch);
     this.#held = false;
     this.#down.clear();
     // At the present time: an earlier one than the grab's own would be ignored.
@@ -96,6 +100,7 @@ export class HoldKeyGrab {
 
   stop(): void {
     clearTimeout(this.#remap);
+    clearInterval(this.#watch);
     this.#endListening();
   }
 
@@ -240,8 +245,16 @@ export class HoldKeyGrab {
     // A quick tap may be over by now, and its release has gone elsewhere.
     const down = await this.#downNow();
     if (!this.#held || hold !== this.#holds) return;
-    if (down.size === 0) this.#end(false);
-    else this.#holding = down;
+    if (down.size === 0) return this.#end(false);
+    this.#holding = down;
+    // A release that goes elsewhere all the same must not leave the keyboard with us.
+    this.#watch = setInterval(() => void this.#endIfUp(hold), WATCH_MS);
+  }
+
+  /** Ends this hold, unless it has ended and another one has begun while the server was asked. */
+  async #endIfUp(hold: number): Promise<void> {
+    const down = await this.#downNow();
+    if (down.size === 0 && this.#held && hold === this.#holds) this.#end(false);
   }
 
   async #released(event: XEvent): Promise<void> {

@@ -1,6 +1,6 @@
 /**
  * What the agent beside a display tells: how things are, never what has happened. Told twice it changes nothing, and
- * whatever was missed is made good by the next telling. docs/agent.md has it for writers of another agent.
+ * whatever was missed is made good by the next telling. docs/api.md says how an agent connects.
  */
 import type { WishType } from '../commands/commands';
 import type { Order } from '../host/order';

@@ -54,7 +54,7 @@ export const PROBLEM_TYPES = {
   'not-a-message': {
     status: 422,
     title: 'Not a message',
-    help: 'docs/agent.md has the messages of agents.',
+    help: 'docs/api.md says where the messages of agents are.',
   },
   'not-an-address': {
     status: 422,
