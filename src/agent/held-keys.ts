@@ -21,7 +21,7 @@ export class HeldKeys {
     readonly tell: (holdKey: string, had: number, taken: readonly string[]) => void,
   ) {
     this.#grab = new HoldKeyGrab(display.connection, {
-      key: (key) => say({ type: 'key', key }),
+      key: (key) => say({ type: 'key', key, front: display.front }),
       grabbed: (taken) => {
         if (!this.#wanted) return;
         const { holdKey, positions } = this.#wanted;
@@ -65,7 +65,7 @@ export class HeldKeys {
     if (!this.#grab.held) return;
     const { holdKey } = this.#wanted ?? { holdKey: 'Meta' };
     this.#grab.letGo();
-    if (!(await this.#grab.isDown())) this.say({ type: 'key', key: holdKeyUp(holdKey, false) });
+    if (!(await this.#grab.isDown())) this.say({ type: 'key', key: holdKeyUp(holdKey, false), front: null });
   }
 
   #next(does: () => Promise<void>): void {

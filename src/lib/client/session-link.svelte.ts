@@ -110,6 +110,11 @@ export class SessionLink {
     return this.#heard;
   }
 
+  /** Whether something that this page wished has not been settled. */
+  get isBusy(): boolean {
+    return this.#replica.now.pending.length > 0;
+  }
+
   /** The session as it is shown. */
   get session(): Session {
     return this.#replica.shown.session;

@@ -5,6 +5,7 @@
 import type { KeyMap } from '../actions/views/key-map';
 import type { DeskState } from '../desk/state';
 import type { ArrivedKey } from '../keys/key-input';
+import type { WindowId } from '../model/ids';
 import type { Session } from '../session/session';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
 
@@ -34,6 +35,8 @@ export type FromPanel = HoldWanted | PanelWanted;
 export interface KeyTold {
   readonly type: 'key';
   readonly key: ArrivedKey;
+  /** What is in front on the display as it is pressed; null where that is none of its windows. */
+  readonly front: WindowId | null;
 }
 /** What could be had of what was wanted: `taken` are positions that another program has. */
 export interface Grabbed {

@@ -233,6 +233,7 @@ describe('a panel and its agent', () => {
 });
 
 const PLAIN = {
+  front: null,
   key: {
     phase: 'down',
     code: 'KeyS',

@@ -115,6 +115,7 @@ class ArrivedKeyInput implements ArrivedKey {
 class KeyInput implements KeyTold {
   @Equals('key') type!: 'key';
   @IsOne(() => ArrivedKeyInput) key!: ArrivedKeyInput;
+  @OrNull() @IsId() front!: string | null;
 }
 
 class GrabbedInput implements Grabbed {

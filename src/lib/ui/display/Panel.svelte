@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { positionsEverywhere, stanceOf, type Grabbed, type ToPanel } from '../../core/display/holding';
+  import { KeysInTime } from '../../client/keys-in-time';
   import { PanelChannel } from '../../client/panel-channel';
   import { holdKeyOf } from '../../core/slices/settings/state';
   import { keyName } from '../parts/key-names';
@@ -11,8 +12,13 @@
   const desk = deskHere();
   const channel = untrack(() => new PanelChannel(desk.link.id, hear));
 
+  const keys = new KeysInTime(
+    { follows: (front) => desk.link.sessionNow.front === front || desk.link.isBusy },
+    (key) => desk.hearKey(key),
+  );
+
   function hear(message: ToPanel) {
-    if (message.type === 'key') desk.hearKey(message.key);
+    if (message.type === 'key') keys.hear(message);
     else sayTaken(message);
   }
 
@@ -28,6 +34,10 @@
   }
 
   onMount(() => channel.open());
+  $effect(() => {
+    void desk.session;
+    untrack(() => keys.look());
+  });
   // Said when it is different, not whenever something happens on the display.
   const holdKey = $derived(holdKeyOf(desk.session.settings));
   const positions = $derived(positionsEverywhere(desk.keys, desk.session).join(' '));
