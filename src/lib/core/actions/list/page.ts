@@ -26,7 +26,7 @@ export const openDesks = action({
     short: 'desks',
     synonyms: ['display', 'demo', 'other desk', 'session', 'real windows'],
   },
-  keys: [held('KeyE')],
+  keys: [heldShift('KeyP')],
   offer: () => asksPage({ type: 'open-dialog', dialog: 'desks' }),
 });
 
