@@ -22,8 +22,9 @@ const ANY_KEY = 0;
 const ANY_MODIFIER = 0x8000;
 /** Ask anew once a layout has settled, in ms: changes come in bursts. */
 const SETTLED_MS = 50;
-/** So often, in ms, it is looked whether the hold key is down while it is thought to be. */
-const WATCH_MS = 50;
+/** Kinds of events of the keyboard, and the part of its state that is told (XKB protocol 1.0, 4.3 and 16). */
+const [NEW_KEYBOARD, NEW_MAP, STATE] = [1, 2, 4];
+const MODIFIERS = 1;
 
 /** What hears of the hold key. */
 export interface HoldListener {
@@ -36,6 +37,10 @@ export interface HoldListener {
  * The hold key in every program: keys are taken by position while it is down (passive grabs, with every state of the
  * locks), and from the first of them on the whole keyboard until it comes up, so that nothing that is pressed meanwhile
  * reaches the program that has the keys.
+ *
+ * That it has come up is told by the state of the modifiers, not by its release: a quick tap is over before the keyboard
+ * could be taken, and its release goes to the program that has the keys. The state is told to whoever asked for it, in
+ * order with the keys, whoever has them.
  */
 export class HoldKeyGrab {
   #wanted: HoldWanted | null = null;
@@ -44,17 +49,17 @@ export class HoldKeyGrab {
   #keysyms: readonly (readonly number[])[] = [];
   #first = 8;
   #masks: Record<keyof typeof KEYSYMS, number> = { Alt: 8, Meta: 64, AltGraph: 0, NumLock: 0, ScrollLock: 0 };
-  #holdKeys = new Set<number>();
+  #holdMask = 0;
+  #holdKeys: readonly number[] = [];
   #xkb: XkbExtension | null = null;
   #held = false;
-  /** The keys that hold it; null until the server has said which are down. */
-  #holding: Set<number> | null = null;
-  /** How many times the keyboard was taken. */
-  #holds = 0;
+  /** Whether the hold key is down, as far as was told. */
+  #isDown = false;
+  /** Whether the whole keyboard is ours. */
+  #hasKeyboard = false;
   readonly #down = new Set<number>();
   /** A key that was let go, unless it turns out to repeat. */
   #release: XEvent | null = null;
-  #watch: ReturnType<typeof setInterval> | undefined;
   #remap: ReturnType<typeof setTimeout> | undefined;
   readonly #endListening: () => void;
 
@@ -78,29 +83,23 @@ export class HoldKeyGrab {
 
   /** Gives the keyboard back though the hold key is down: whoever has the focus gets the rest. */
   letGo(): void {
-    clearInterval(this.#watch);
     this.#held = false;
     this.#down.clear();
+    if (!this.#hasKeyboard) return;
+    this.#hasKeyboard = false;
     // At the present time: an earlier one than the grab's own would be ignored.
     this.connection.client.UngrabKeyboard(0);
   }
 
-  /** Whether a hold key is down just now, whoever has the keys. */
+  /** Whether the hold key is down just now, whoever has the keys. */
   async isDown(): Promise<boolean> {
-    return (await this.#downNow()).size > 0;
-  }
-
-  async #downNow(): Promise<Set<number>> {
-    const keys = await this.connection.tried<readonly number[] | Buffer>((done) =>
-      this.connection.client.QueryKeymap(done),
-    );
-    const isDown = (keycode: number) => ((keys?.[keycode >> 3] ?? 0) & (1 << (keycode & 7))) !== 0;
-    return new Set([...this.#holdKeys].filter(isDown));
+    // What happened before the server answers was told before.
+    await this.connection.client.sync();
+    return this.#isDown;
   }
 
   stop(): void {
     clearTimeout(this.#remap);
-    clearInterval(this.#watch);
     this.#endListening();
   }
 
@@ -141,8 +140,11 @@ export class HoldKeyGrab {
       client.require('xkb', (error, extension) => void done(error, extension));
     });
     const xkb = this.#xkb;
-    // A client that speaks XKB hears of changes by its own events alone: new keyboard, new map.
-    xkb.SelectEvents(xkb.UseCoreKbd, 3, 0, 3, 0xff, 0xff);
+    // A client that speaks XKB hears of changes by its own events alone.
+    const maps = NEW_KEYBOARD | NEW_MAP;
+    xkb.SelectEvents(xkb.UseCoreKbd, maps | STATE, 0, maps, 0xff, 0xff, {
+      stateNotify: [MODIFIERS, MODIFIERS],
+    });
     const [names, modifiers] = await Promise.all([
       connection.reply<{ firstKey: number; keyNames: readonly string[] }>((done) =>
         xkb.GetNames(xkb.UseCoreKbd, xkb.NameDetail.KeyNames, done),
@@ -178,9 +180,8 @@ export class HoldKeyGrab {
       ScrollLock: maskOf(KEYSYMS.ScrollLock),
     };
     const holdMask = this.#wanted ? this.#masks[this.#wanted.holdKey] : 0;
-    this.#holdKeys = new Set(
-      modifiers.flatMap((keycodes, bit) => (holdMask & (1 << bit) ? keycodes.filter(Boolean) : [])),
-    );
+    this.#holdMask = holdMask;
+    this.#holdKeys = modifiers.flatMap((keycodes, bit) => (holdMask & (1 << bit) ? keycodes : []));
   }
 
   /** A passive grab must match the state of all modifiers, so there is one for each state of the locks. */
@@ -197,8 +198,15 @@ export class HoldKeyGrab {
     ) {
       clearTimeout(this.#remap);
       this.#remap = setTimeout(() => void this.#grabAll().catch(() => undefined), SETTLED_MS);
-    } else if (name === 'KeyPress') this.#pressed(event);
+    } else if (name === 'XkbStateNotify') this.#modified(event.mods ?? 0);
+    else if (name === 'KeyPress') this.#pressed(event);
     else if (name === 'KeyRelease') this.#releasedOrRepeated(event);
+  }
+
+  #modified(modifiers: number): void {
+    this.#settleRelease();
+    this.#isDown = (modifiers & this.#holdMask) !== 0;
+    if (this.#held && !this.#isDown) this.#end((modifiers & SHIFT) !== 0);
   }
 
   /** A key that repeats is told as let go and pressed at the same time (X11 protocol, "KeyPress"). */
@@ -211,63 +219,43 @@ export class HoldKeyGrab {
   #settleRelease(): void {
     const event = this.#release;
     this.#release = null;
-    if (event) void this.#released(event);
+    if (event) this.#released(event);
   }
 
   #pressed(event: XEvent): void {
-    const { keycode = 0, time = 0 } = event;
+    const { keycode = 0, time } = event;
     if (this.#release?.keycode === keycode && this.#release.time === time) this.#release = null;
     else this.#settleRelease();
-    const begins = !this.#held;
-    if (begins) {
-      if (!this.#wanted) return;
+    if (!this.#held) {
+      // Pressed before the keyboard was given back, it belongs to no hold.
+      if (!this.#wanted || ((event.buttons ?? 0) & this.#holdMask) === 0) return;
       this.#held = true;
-      this.#holds += 1;
-      this.#holding = null;
+      this.#isDown = true;
       this.#down.clear();
+      // Once all that has come by now is looked at: it may be over already.
+      setImmediate(() => this.#takeKeyboard());
     }
-    // It was down already, so it has come up where nobody told us: that hold is over, and this is another one.
-    if (this.#holding?.has(keycode)) return this.#end(false);
-    if (this.#holdKeys.has(keycode)) this.#holding?.add(keycode);
     const repeat = this.#down.has(keycode);
     this.#down.add(keycode);
     this.listener.key(this.#arrived(event, 'down', repeat));
-    if (begins) void this.#holdOn(time);
   }
 
-  /** The passive grab ends with its own key; this one lasts until the hold key comes up. */
-  async #holdOn(time: number): Promise<void> {
+  /**
+   * The passive grab ends with its own key; this one lasts until the hold key comes up. Asked for at the present time: with
+   * that of the key it is refused when another key was pressed since, which was a newer grab (X11 protocol, GrabKeyboard).
+   */
+  #takeKeyboard(): void {
+    if (!this.#held || this.#hasKeyboard) return;
+    this.#hasKeyboard = true;
     const { client, root } = this.connection;
-    const hold = this.#holds;
-    await this.connection.tried<number>((done) =>
-      client.GrabKeyboard(root, 0, time, ASYNCHRONOUS, ASYNCHRONOUS, done),
-    );
-    // A quick tap may be over by now, and its release has gone elsewhere.
-    const down = await this.#downNow();
-    if (!this.#held || hold !== this.#holds) return;
-    if (down.size === 0) return this.#end(false);
-    this.#holding = down;
-    // A release that goes elsewhere all the same must not leave the keyboard with us.
-    this.#watch = setInterval(() => void this.#endIfUp(hold), WATCH_MS);
+    client.GrabKeyboard(root, 0, 0, ASYNCHRONOUS, ASYNCHRONOUS, () => true);
   }
 
-  /** Ends this hold, unless it has ended and another one has begun while the server was asked. */
-  async #endIfUp(hold: number): Promise<void> {
-    const down = await this.#downNow();
-    if (down.size === 0 && this.#held && hold === this.#holds) this.#end(false);
-  }
-
-  async #released(event: XEvent): Promise<void> {
-    if (!this.#held) return;
+  #released(event: XEvent): void {
     const { keycode = 0 } = event;
+    if (!this.#held) return;
     this.#down.delete(keycode);
-    if (!this.#holdKeys.has(keycode)) return this.listener.key(this.#arrived(event, 'up', false));
-    const shift = ((event.buttons ?? 0) & SHIFT) !== 0;
-    // There may be two keys that hold, and only the last one counts. Which are down is known soon after the hold began.
-    this.#holding?.delete(keycode);
-    const hold = this.#holds;
-    const others = this.#holding ?? (await this.#downNow());
-    if (others.size === 0 && this.#held && hold === this.#holds) this.#end(shift);
+    if (!this.#holdKeys.includes(keycode)) this.listener.key(this.#arrived(event, 'up', false));
   }
 
   #end(shift: boolean): void {

@@ -22,6 +22,8 @@ declare module 'x11' {
     readonly buttons?: number;
     readonly request?: number;
     readonly xkbType?: number;
+    /** The modifiers that are on, of an XkbStateNotify. */
+    readonly mods?: number;
     readonly x: number;
     readonly y: number;
     readonly width: number;
@@ -73,6 +75,8 @@ declare module 'x11' {
       all: number,
       mapParts: number,
       map: number,
+      /** What of a kind of event: what is said, and its value. */
+      details: { readonly stateNotify: readonly [number, number] },
     ): void;
     GetNames(
       device: number,
@@ -116,7 +120,6 @@ declare module 'x11' {
       done: Done<number>,
     ): void;
     UngrabKeyboard(time: number): void;
-    QueryKeymap(done: Done<readonly number[] | Buffer>): void;
     GetModifierMapping(done: Done<readonly (readonly number[])[]>): void;
     GetKeyboardMapping(first: number, count: number, done: Done<readonly (readonly number[])[]>): void;
     AllocID(): number;

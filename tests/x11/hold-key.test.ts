@@ -1,0 +1,143 @@
+/** The hold key as the agent takes it: real keys, made by the X server (XTEST), and other programs that want them too. */
+import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
+import { HoldKeyGrab } from '../../src/agent/x11/hold-key';
+import { XConnection } from '../../src/agent/x11/x-connection';
+import type { ArrivedKey } from '../../src/lib/core/keys/key-input';
+import { Display } from '../../testing/display/display';
+import { KEYCODES } from '../../testing/display/keyboard';
+
+let display: Display;
+beforeAll(async () => {
+  display = await Display.open();
+});
+afterAll(() => display.close());
+
+const POSITIONS = ['KeyS', 'KeyW', 'KeyX'];
+let heard: ArrivedKey[] = [];
+let taken: readonly string[] | null = null;
+let grab: HoldKeyGrab;
+const line = () =>
+  heard.map(({ phase, code, shift }) => `${shift ? 'Shift+' : ''}${code} ${phase}`).join(', ');
+const ends = () => heard.filter(({ code, phase }) => code === 'MetaLeft' && phase === 'up').length;
+
+beforeEach(async () => {
+  heard = [];
+  const connection = await XConnection.open(display.name);
+  grab = new HoldKeyGrab(connection, {
+    key: (key) => heard.push(key),
+    grabbed: (positions) => (taken = positions),
+  });
+  onTestFinished(async () => {
+    await display.keyboard.rest();
+    grab.stop();
+    connection.close();
+    await connection.gone;
+  });
+});
+const want = () => grab.want({ type: 'hold', holdKey: 'Meta', positions: POSITIONS });
+
+/** What a program with the keyboard hears meanwhile. */
+async function program(): Promise<string[]> {
+  const connection = await XConnection.open(display.name);
+  onTestFinished(() => connection.close());
+  const { client, root } = connection;
+  const window = client.AllocID();
+  client.CreateWindow(window, root, 0, 0, 100, 100, 0, 0, 1, 0, { eventMask: 1, overrideRedirect: true });
+  client.MapWindow(window);
+  client.SetInputFocus(window, 1);
+  const codes: string[] = [];
+  const names = new Map(Object.entries(KEYCODES).map(([code, keycode]) => [keycode, code]));
+  connection.onEvent(({ name, keycode }) => {
+    if (name === 'KeyPress') codes.push(names.get(keycode ?? 0) ?? String(keycode));
+  });
+  await client.sync();
+  return codes;
+}
+
+describe('while the hold key is down', () => {
+  it('every key comes here, also when two were pressed at once, and the end comes once', async () => {
+    await want();
+    const others = await program();
+    for (let round = 1; round <= 30; round += 1) {
+      heard = [];
+      await display.keyboard.down('MetaLeft');
+      await display.keyboard.tap('KeyS', 'KeyX');
+      await expect.poll(() => heard.length).toBe(4);
+      // Not wanted by itself: it comes because the whole keyboard is ours until the hold key is up.
+      await display.keyboard.tap('Escape');
+      await expect.poll(() => heard.length, { message: `round ${round}` }).toBe(6);
+      await display.keyboard.up('MetaLeft');
+      await expect.poll(ends).toBe(1);
+      expect(line()).toBe('KeyS down, KeyS up, KeyX down, KeyX up, Escape down, Escape up, MetaLeft up');
+    }
+    expect(others.filter((code) => code !== 'MetaLeft')).toEqual([]);
+  });
+
+  it('a tap that is over at once is a whole hold', async () => {
+    await want();
+    for (let round = 1; round <= 30; round += 1) {
+      heard = [];
+      await display.keyboard.chord('MetaLeft', 'KeyS');
+      await expect.poll(ends, { message: `round ${round}` }).toBe(1);
+      expect(line()).toBe('KeyS down, KeyS up, MetaLeft up');
+    }
+  });
+
+  it('taps that follow each other at once are as many holds', async () => {
+    await want();
+    for (let n = 0; n < 5; n += 1) await display.keyboard.chord('MetaLeft', 'KeyS');
+    await expect.poll(ends).toBe(5);
+    expect(heard.filter(({ code, phase }) => code === 'KeyS' && phase === 'down')).toHaveLength(5);
+  });
+
+  it('Shift is heard, and so are the keys with Caps Lock and Num Lock on', async () => {
+    await want();
+    await display.keyboard.tap('CapsLock', 'NumLock');
+    await display.keyboard.chord('MetaLeft', 'Shift+KeyW');
+    await expect.poll(ends).toBe(1);
+    await display.keyboard.tap('CapsLock', 'NumLock');
+    expect(line()).toContain('Shift+KeyW down');
+  });
+
+  it('a position stays one when the layout changes', async () => {
+    await want();
+    taken = null;
+    display.keyboard.layout('fr');
+    onTestFinished(() => display.keyboard.layout('us'));
+    await expect.poll(() => taken).toEqual([]);
+    await display.keyboard.chord('MetaLeft', 'KeyW');
+    await expect.poll(ends).toBe(1);
+    // What the French layout has where Latin keyboards have W (xkb-data, symbols/fr).
+    expect(heard[0]).toMatchObject({ code: 'KeyW', key: 'z', phase: 'down' });
+  });
+});
+
+it('keys that are pressed without it are the programs’', async () => {
+  await want();
+  const others = await program();
+  await display.keyboard.tap('KeyS', 'KeyX');
+  await expect.poll(() => others).toEqual(['KeyS', 'KeyX']);
+  expect(heard).toEqual([]);
+});
+
+it('a key that another program has is said, and the others are ours', async () => {
+  const other = await XConnection.open(display.name);
+  onTestFinished(() => other.close());
+  // Mod4, which Meta is on by default (xkb-data, symbols/pc).
+  other.client.GrabKey(other.root, 0, 64, KEYCODES.KeyS ?? 0, 1, 1, () => true);
+  await other.client.sync();
+  await want();
+  await expect.poll(() => taken).toEqual(['KeyS']);
+  await display.keyboard.chord('MetaLeft', 'KeyW');
+  await expect.poll(ends).toBe(1);
+  expect(line()).toBe('KeyW down, KeyW up, MetaLeft up');
+});
+
+it('what is not wanted any more is the programs’ again', async () => {
+  await want();
+  await grab.want(null);
+  const others = await program();
+  await display.keyboard.chord('MetaLeft', 'KeyS');
+  await expect.poll(() => others).toContain('KeyS');
+  expect(heard).toEqual([]);
+});
