@@ -3,11 +3,13 @@ import { Link } from './link';
 import { lineageOf } from './processes';
 import type { InstalledPrograms } from './programs';
 import { Answering } from './x11/answering';
-import { Orders } from './x11/carry-out';
+import { Orders } from './x11/orders';
+import { Deeds } from './x11/deeds';
 import { abilitiesWith, lackingOf, type Manager } from './x11/manager';
 import { HeldKeys } from './held-keys';
 import { Panel } from './panel';
-import { XDisplay, type Telling } from './x11/x-display';
+import { orderOf, snapshotOf, type Telling } from './x11/telling';
+import { XDisplay } from './x11/x-display';
 
 /** Where an agent is, and whom it tells. */
 export interface AgentSettings {
@@ -73,7 +75,7 @@ export class Agent {
     });
     this.#display = display;
     const kept = [...this.settings.kept, ...lineageOf(process.pid), (await display.serverPid()) ?? 0];
-    this.#orders = new Orders(display, programs, new Set(kept), name);
+    this.#orders = new Orders(display, new Deeds(display, programs, new Set(kept), name));
     this.#answering = new Answering(display);
 
     void display.connection.gone.then(() => {
@@ -147,7 +149,7 @@ export class Agent {
       abilities: abilitiesWith(display.manager),
       screen: display.connection.screen,
     });
-    const snapshot = display.snapshot();
+    const snapshot = snapshotOf(display);
     const applications = new Map(
       [...this.settings.programs.launchable(), ...(snapshot.applications ?? [])].map((one) => [one.id, one]),
     );
@@ -191,7 +193,7 @@ export class Agent {
     }
     const settlement = await this.#orders.carryOut(batch, orders);
     // What came forward on the way was not said: what is in front now is.
-    this.#tell(this.#display.order(), batch);
+    this.#tell(orderOf(this.#display), batch);
     this.#link.say({ type: 'settled', batch, settlement });
   }
 }

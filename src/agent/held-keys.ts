@@ -1,6 +1,7 @@
 import type { HoldWanted, PanelStance, ToPanel } from '../lib/core/display/holding';
 import type { Panel } from './panel';
 import { HoldKeyGrab, holdKeyUp } from './x11/hold-key';
+import { frontOf } from './x11/telling';
 import type { XDisplay } from './x11/x-display';
 
 /**
@@ -21,7 +22,7 @@ export class HeldKeys {
     readonly tell: (holdKey: string, had: number, taken: readonly string[]) => void,
   ) {
     this.#grab = new HoldKeyGrab(display.connection, {
-      key: (key) => say({ type: 'key', key, front: display.front }),
+      key: (key) => say({ type: 'key', key, front: frontOf(display) }),
       grabbed: (taken) => {
         if (!this.#wanted) return;
         const { holdKey, positions } = this.#wanted;

@@ -3,6 +3,7 @@ import { accessSync, constants } from 'node:fs';
 import { delimiter, join } from 'node:path';
 import type { PanelStance } from '../lib/core/display/holding';
 import type { Geometry } from '../lib/core/model/geometry';
+import { ManagerMessages } from './x11/manager-messages';
 import { OWN_CLASS, type XWindow } from './x11/read-window';
 import type { XDisplay } from './x11/x-display';
 
@@ -16,9 +17,6 @@ const AGAIN_MS = 2_000;
 /** So long, in ms, a window may take to get the keys, and what was chosen to come forward. */
 const RAISED_MS = 500;
 const CHOSEN_MS = 80;
-const EVERYWHERE = 0xffffffff;
-const FROM_PERSON = 2;
-const PLACE_FLAGS = 10 | 0xf00 | (FROM_PERSON << 12);
 
 /** What the panel's browser is started with. */
 export interface PanelSettings {
@@ -41,12 +39,15 @@ export class Panel {
   /** What had the keys before. */
   #before: number | null = null;
   #closed = false;
+  readonly #messages: ManagerMessages;
   #timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     readonly display: XDisplay,
     readonly settings: PanelSettings,
-  ) {}
+  ) {
+    this.#messages = new ManagerMessages(display.connection);
+  }
 
   /** Opens it; answers false where no browser is there to show it. */
   open(): boolean {
@@ -103,15 +104,11 @@ export class Panel {
 
   /** Above others, on every workspace, in no list; then out of sight. */
   async #prepare(window: XWindow): Promise<void> {
-    const { connection } = this.display;
-    const [above, taskbar, pager] = await Promise.all(
-      ['ABOVE', 'SKIP_TASKBAR', 'SKIP_PAGER'].map((name) => connection.atom(`_NET_WM_STATE_${name}`)),
-    );
-    await connection.tellManager(window.xid, '_NET_WM_STATE', [1, above ?? 0, taskbar ?? 0, FROM_PERSON]);
-    await connection.tellManager(window.xid, '_NET_WM_STATE', [1, pager ?? 0, 0, FROM_PERSON]);
-    await connection.tellManager(window.xid, '_NET_WM_DESKTOP', [EVERYWHERE, FROM_PERSON]);
-    const { x, y, width, height } = this.#place();
-    await connection.tellManager(window.xid, '_NET_MOVERESIZE_WINDOW', [PLACE_FLAGS, x, y, width, height]);
+    const messages = this.#messages;
+    await messages.setStates(window.xid, true, 'ABOVE', 'SKIP_TASKBAR');
+    await messages.setStates(window.xid, true, 'SKIP_PAGER');
+    await messages.carry(window.xid, null);
+    await messages.place(window.xid, this.#place());
     if (this.#stance === 'away') await this.#withdraw(window);
   }
 
@@ -127,13 +124,8 @@ export class Panel {
     };
   }
 
-  async #raise({ xid }: XWindow): Promise<void> {
-    const { connection, active } = this.display;
-    await connection.tellManager(xid, '_NET_ACTIVE_WINDOW', [
-      FROM_PERSON,
-      await connection.now(),
-      active ?? 0,
-    ]);
+  #raise({ xid }: XWindow): Promise<void> {
+    return this.#messages.activate(xid, this.display.active);
   }
 
   /**
@@ -151,7 +143,7 @@ export class Panel {
     }
     // Wanted again meanwhile.
     if (this.#stance !== 'away') return;
-    await this.display.connection.tellManager(xid, 'WM_CHANGE_STATE', [3]);
+    await this.#messages.minimise(xid);
   }
 }
 

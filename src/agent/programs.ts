@@ -6,7 +6,7 @@ import type { ToldApplication } from '../lib/core/display/told';
 import { desktopEntry, LONGEST_ENTRY, type DesktopEntry } from '../lib/core/guests/desktop-entry';
 import { guestId } from '../lib/core/guests/guest';
 import type { XWindow } from './x11/read-window';
-import type { Programs } from './x11/x-display';
+import type { Programs } from './x11/telling';
 
 /** A program that can be launched. */
 interface Program extends ToldApplication {

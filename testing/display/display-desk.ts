@@ -6,9 +6,11 @@ import type { Session } from '../../src/lib/core/session/session';
 import type { Settlement } from '../../src/lib/core/slices/under-way/state';
 import { DisplayCarrier } from '../../src/lib/server/displays/display-carrier';
 import { InstalledPrograms } from '../../src/agent/programs';
-import { Orders } from '../../src/agent/x11/carry-out';
+import { Orders } from '../../src/agent/x11/orders';
+import { Deeds } from '../../src/agent/x11/deeds';
 import { abilitiesWith } from '../../src/agent/x11/manager';
-import { XDisplay, type Telling } from '../../src/agent/x11/x-display';
+import { orderOf, snapshotOf, type Telling } from '../../src/agent/x11/telling';
+import { XDisplay } from '../../src/agent/x11/x-display';
 import type { ServerMessage } from '../../src/lib/core/display/told';
 import type { Display } from './display';
 import { XClient } from './x-client';
@@ -72,7 +74,10 @@ export class DisplayDesk {
       },
     });
     this.#display = display;
-    this.#orders = new Orders(display, this.programs, new Set(this.kept), this.display.name);
+    this.#orders = new Orders(
+      display,
+      new Deeds(display, this.programs, new Set(this.kept), this.display.name),
+    );
     if (!display.manager) throw new Error('No manager runs.');
     this.#carrier.connect((message) => this.#carryOut(message), {
       type: 'hello',
@@ -81,7 +86,7 @@ export class DisplayDesk {
       abilities: abilitiesWith(display.manager),
       screen: display.connection.screen,
     });
-    this.#tell(display.snapshot());
+    this.#tell(snapshotOf(display));
   }
 
   get session(): Session {
@@ -115,7 +120,7 @@ export class DisplayDesk {
     const { batch, orders } = message;
     const done = this.#orders.carryOut(batch, orders).then((settlement) => {
       this.settlements.push(settlement);
-      this.#tell(this.reading.order(), batch);
+      this.#tell(orderOf(this.reading), batch);
       this.#carrier.settled({ type: 'settled', batch, settlement });
     });
     this.#working = Promise.all([this.#working, done]);

@@ -1,8 +1,19 @@
 import type { ResourceExtension, XEvent } from 'x11';
-import type { Told, ToldApplication, ToldWindow, ToldWorkspace } from '../../lib/core/display/told';
+import type { ToldWorkspace } from '../../lib/core/display/told';
 import { sameGeometry } from '../../lib/core/model/geometry';
 import { runningManager, type Manager } from './manager';
 import { HIDDEN_PROPERTY, isListed, WindowReader, type XWindow } from './read-window';
+import {
+  listedOf,
+  orderOf,
+  pileOf,
+  windowsOf,
+  workspaceId,
+  workspacesOf,
+  type DisplayState,
+  type Programs,
+  type Telling,
+} from './telling';
 import { EVENTS, XConnection } from './x-connection';
 
 /** Titles and places that change many times a second are read this often, in ms; all else at once. */
@@ -36,14 +47,6 @@ const OF_WINDOWS: Readonly<Record<string, Aspect>> = {
 };
 const CALM: ReadonlySet<Aspect> = new Set(['title', 'geometry']);
 
-/** How programs are called, and which a window belongs to. */
-export interface Programs {
-  applicationOf(window: Pick<XWindow, 'instance' | 'className' | 'xid'>): ToldApplication;
-}
-
-/** What is told of a display, without a cause. */
-export type Telling = Omit<Told, 'type' | 'cause'>;
-
 /** What hears of a display. */
 export interface DisplayListener {
   changed(telling: Telling): void;
@@ -57,7 +60,7 @@ export interface DisplayListener {
  * The windows of an X display, by ICCCM and EWMH, as they are now. What changes is read again after it was told to have
  * changed, one round after the other, so that what is read last is how it is.
  */
-export class XDisplay {
+export class XDisplay implements DisplayState {
   /** The windows that people switch to, and others; by their number at the server. */
   readonly windows = new Map<number, XWindow>();
   /** All windows from the bottom of the pile to the top. */
@@ -99,31 +102,9 @@ export class XDisplay {
     return display;
   }
 
-  /** Everything as it is. */
-  snapshot(): Telling {
-    const listed = this.#listed();
-    return {
-      workspaces: this.workspaces,
-      workspace: workspaceId(this.desktop),
-      applications: applicationsOf(listed, this.programs),
-      // The topmost first.
-      windows: this.#pile(listed)
-        .toReversed()
-        .map((window) => this.#told(window)),
-      whole: true,
-      ...this.order(),
-    };
-  }
-
-  /** The id of the window that has the keys, if it is one of those that are listed. */
-  get front(): string | null {
-    const window = this.active === null ? undefined : this.windows.get(this.active);
-    return window && isListed(window) ? window.id : null;
-  }
-
-  /** What is in front, and the pile as it is with that: told together, so that neither is about another moment. */
-  order(): Pick<Telling, 'front' | 'stacking'> {
-    return { front: this.front, stacking: this.#pile(this.#listed()).map(({ id }) => id) };
+  /** Whether the manager can put a window anywhere in the pile. */
+  get restacks(): boolean {
+    return this.manager?.supports.has('_NET_RESTACK_WINDOW') ?? false;
   }
 
   /** Whether some window has the keys. */
@@ -133,7 +114,7 @@ export class XDisplay {
 
   /** Whether some window could have them. */
   get hasShown(): boolean {
-    return this.#listed().some(
+    return listedOf(this).some(
       ({ minimised, desktop }) => !minimised && (desktop ?? this.desktop) === this.desktop,
     );
   }
@@ -146,9 +127,7 @@ export class XDisplay {
 
   /** The windows of an application, bottom first. */
   of(application: string): XWindow[] {
-    return this.#pile(this.#listed()).filter(
-      (window) => this.programs.applicationOf(window).id === application,
-    );
+    return pileOf(this).filter((window) => this.programs.applicationOf(window).id === application);
   }
 
   /** The process of the display's server; null where it does not say. */
@@ -157,6 +136,11 @@ export class XDisplay {
   }
 
   /** Whether a window answered when it was asked last. */
+  isAnswering(xid: number): boolean {
+    return !this.#silent.has(xid);
+  }
+
+  /** Notes whether a window answers. */
   setAnswering(xid: number, answering: boolean): void {
     if (this.#silent.has(xid) === !answering) return;
     if (answering) this.#silent.delete(xid);
@@ -288,15 +272,11 @@ export class XDisplay {
     const restacked = (whole.has('stacking') || whole.has('clients')) && (await this.#readStacking());
     const activated = whole.has('active') && (await this.#readActive());
     const desks = whole.has('desktops') && (await this.#readDesktops());
-    const windows = [...changed].flatMap((xid) => this.windows.get(xid) ?? []).filter(isListed);
     const telling: Telling = {
-      ...(desks && { workspaces: this.workspaces, workspace: workspaceId(this.desktop) }),
-      ...(windows.length > 0 && {
-        applications: applicationsOf(windows, this.programs),
-        windows: windows.map((window) => this.#told(window)),
-      }),
+      ...(desks && workspacesOf(this)),
+      ...windowsOf(this, changed),
       ...(gone.length > 0 && { gone }),
-      ...((restacked || activated || changed.size > 0) && this.order()),
+      ...((restacked || activated || changed.size > 0) && orderOf(this)),
     };
     if (Object.keys(telling).length > 0) this.listener.changed(telling);
   }
@@ -409,43 +389,9 @@ export class XDisplay {
     }));
     return true;
   }
-
-  #listed(): XWindow[] {
-    return [...this.windows.values()].filter(isListed);
-  }
-
-  /** Bottom first; what the manager says nothing of lies at the bottom. */
-  #pile(windows: readonly XWindow[]): XWindow[] {
-    const at = new Map(this.stacking.map((xid, n) => [xid, n]));
-    return windows.toSorted((a, b) => (at.get(a.xid) ?? -1) - (at.get(b.xid) ?? -1));
-  }
-
-  #told(window: XWindow): ToldWindow {
-    const { xid, id, title, minimised, mark, maximised, desktop, geometry } = window;
-    return {
-      id,
-      application: this.programs.applicationOf(window).id,
-      title,
-      minimised: minimised && mark !== 'shown',
-      hidden: minimised && mark !== null,
-      maximised,
-      workspace: desktop === null ? null : workspaceId(desktop),
-      geometry,
-      answering: !this.#silent.has(xid),
-    };
-  }
 }
 
 const ALL_ASPECTS: ReadonlySet<Aspect> = new Set(['title', 'names', 'standing', 'desktop', 'geometry']);
-
-/** The id of the desktop with this number. */
-export const workspaceId = (desktop: number): string => `ws-${desktop + 1}`;
-
-function applicationsOf(windows: readonly XWindow[], programs: Programs): ToldApplication[] {
-  return [
-    ...new Map(windows.map((window) => programs.applicationOf(window)).map((one) => [one.id, one])).values(),
-  ];
-}
 
 const isSame = (a: XWindow, b: XWindow): boolean =>
   a.title === b.title &&

@@ -1,34 +1,24 @@
-/** Orders for a display as ICCCM 2.0 and EWMH 1.5 have them: what is sent, and how it is seen to have come true. */
+/** What orders mean on a display, as ICCCM 2.0 and EWMH 1.5 have it: what is sent, and how it is seen to have come true. */
 import type { Command } from '../../lib/core/commands/commands';
-import type { Order } from '../../lib/core/host/order';
-import { sameGeometry, type Geometry } from '../../lib/core/model/geometry';
+import { sameGeometry } from '../../lib/core/model/geometry';
 import type { WindowId, WorkspaceId } from '../../lib/core/model/ids';
 import { boxOn, type Placement } from '../../lib/core/placing/placement';
 import type { SessionEvent } from '../../lib/core/session/session';
-import { raised } from '../../lib/core/slices/front/selectors';
-import type { Settlement } from '../../lib/core/slices/under-way/state';
 import { endProcess } from '../processes';
 import type { InstalledPrograms } from '../programs';
+import { ManagerMessages } from './manager-messages';
 import { HIDDEN_MARKS, HIDDEN_PROPERTY, type XWindow } from './read-window';
-import { workspaceId, type XDisplay } from './x-display';
+import { frontOf } from './telling';
+import type { XDisplay } from './x-display';
 
-/** So long, in ms, it may take until what was ordered can be seen; the server waits no longer than a second. */
-const PATIENCE_MS = 850;
 /** So long, in ms, what comes next waits for what was sent to be seen. */
-const SEEN_MS = 250;
-
-/** "The message comes from a pager, or another program that acts for the person" (EWMH 1.5, source indication). */
-const FROM_PERSON = 2;
-const ICONIC = 3;
-const ABOVE = 0;
-/** StaticGravity, all four values given, and who asks (EWMH 1.5, _NET_MOVERESIZE_WINDOW). */
-const PLACE_FLAGS = 10 | 0xf00 | (FROM_PERSON << 12);
+export const SEEN_MS = 250;
 
 /** Thrown where something cannot be done: it says why. */
 class CannotBe extends Error {}
 
 /** One part of what was ordered. */
-interface Deed {
+export interface Deed {
   send(): Promise<void>;
   /** Whether it has come true. */
   done(): boolean;
@@ -36,147 +26,23 @@ interface Deed {
   readonly otherwise: string | null;
 }
 
-/** A deed that is done once it was seen to be: what comes later may undo it. */
-class Seen {
-  #seen = false;
-
-  constructor(readonly deed: Deed) {}
-
-  send(): Promise<void> {
-    return this.deed.send();
-  }
-
-  seen(): boolean {
-    return (this.#seen ||= this.deed.done());
-  }
-
-  get otherwise(): string | null {
-    return this.deed.otherwise;
-  }
-}
-
-/** Carries out orders on a display. */
-export class Orders {
-  #turn: Promise<void> = Promise.resolve();
-  #moving = 0;
-  #current: string | null = null;
-  /** Batches that have not ended: what was only asked for may still come. */
-  readonly #open = new Set<string>();
+/** Makes deeds of orders. */
+export class Deeds {
+  readonly #messages: ManagerMessages;
 
   /** @param kept processes that are never ended */
   constructor(
     readonly display: XDisplay,
     readonly programs: InstalledPrograms,
     readonly kept: ReadonlySet<number>,
+    /** Where programs are launched, as in `DISPLAY`. */
     readonly name: string,
-  ) {}
-
-  /** The batch that what happens now is most likely the doing of; null if none is under way. */
-  get cause(): string | null {
-    const [oldest = null] = this.#open;
-    return this.#current ?? oldest;
+  ) {
+    this.#messages = new ManagerMessages(display.connection);
   }
 
-  /** Whether windows come forward on the way to something else: what is in front meanwhile is not said. */
-  get moving(): boolean {
-    return this.#moving > 0;
-  }
-
-  /**
-   * Carries out the orders of a batch after those of earlier ones; resolves once what they mean can be seen, or not in time.
-   *
-   * One thing after the other, and each is seen before the next is sent: what has to be sent follows from how things are,
-   * and no manager says when it has done something. What is only asked for keeps nothing waiting.
-   */
-  async carryOut(batch: string, orders: readonly Order[]): Promise<Settlement> {
-    const began = performance.now();
-    const travels =
-      orders.length > 1 || orders.some((order) => 'make' in order && order.make.type !== 'window-fronted');
-    const deeds: Seen[] = [];
-    const turn = this.#turn.then(async () => {
-      if (travels) this.#moving += 1;
-      this.#current = batch;
-      try {
-        for (const order of this.#withOrder(orders)) {
-          const deed = new Seen('make' in order ? this.#making(order.make) : this.#asking(order.ask));
-          deeds.push(deed);
-          await deed.send();
-          if ('ask' in order) continue;
-          await this.display.caughtUp(SEEN_MS);
-          await this.display.until(() => deed.seen(), SEEN_MS);
-        }
-      } finally {
-        this.#current = null;
-        if (travels) this.#moving -= 1;
-      }
-    });
-    this.#turn = turn.catch(() => undefined);
-    this.#open.add(batch);
-    try {
-      await turn;
-      const left = Math.max(0, PATIENCE_MS - (performance.now() - began));
-      await this.display.until(() => deeds.every((deed) => deed.seen()), left);
-      const failed = deeds.find((deed) => deed.otherwise !== null && !deed.seen());
-      return failed ? { kind: 'refused', detail: failed.otherwise ?? '' } : { kind: 'done' };
-    } catch (error) {
-      return { kind: 'refused', detail: error instanceof Error ? error.message : 'The display would not.' };
-    } finally {
-      this.#open.delete(batch);
-    }
-  }
-
-  /** Whether the manager can put a window anywhere in the pile. */
-  get #restacks(): boolean {
-    return this.display.manager?.supports.has('_NET_RESTACK_WINDOW') ?? false;
-  }
-
-  /**
-   * What is restored comes forward on the way, and when something goes away a manager brings forward what it thinks right.
-   * Unless it is said how all lies afterwards, it lies as it did; and if windows were restored and nothing else is to be in
-   * front, what is there now is.
-   */
-  #withOrder(orders: readonly Order[]): readonly Order[] {
-    const makes = orders.flatMap((order) => ('make' in order ? [order.make] : []));
-    const has = (...types: SessionEvent['type'][]) => makes.some(({ type }) => types.includes(type));
-    const restores = has('windows-restored', 'applications-shown');
-    if (!restores && !has('windows-minimised', 'applications-hidden', 'windows-carried', 'workspace-entered'))
-      return orders;
-    const { front, stacking = [] } = this.display.order();
-    const fronted = makes.flatMap((make) => (make.type === 'window-fronted' ? [make.window] : []));
-    const stays = front && !makes.some((make) => this.#takesAway(make, front)) ? front : null;
-    const ahead = fronted.at(-1) ?? stays;
-    const fronting: readonly Order[] =
-      restores && !has('window-fronted') && ahead !== null
-        ? [{ make: { type: 'window-fronted', window: ahead, at: '' } }]
-        : [];
-    // What was restored may lie on another workspace, which is shown with it.
-    const back: readonly Order[] =
-      restores && !has('workspace-entered')
-        ? [{ make: { type: 'workspace-entered', workspace: workspaceId(this.display.desktop) } }]
-        : [];
-    const coming = ahead === null || fronted.length > 0 ? fronted : [ahead];
-    const said = makes.findLast((make) => make.type === 'windows-restacked')?.stacking;
-    const pile = coming.reduce((under, id) => raised(under, [id]), said ?? stacking);
-    // Said before anything was restored, it does not hold any more.
-    const restacking: readonly Order[] =
-      (said && !restores) || !this.#restacks ? [] : [{ make: { type: 'windows-restacked', stacking: pile } }];
-    const last = orders.findLastIndex((order) => 'make' in order && order.make.type === 'window-fronted');
-    const split = last < 0 ? orders.length : last;
-    return [...orders.slice(0, split), ...back, ...orders.slice(split), ...fronting, ...restacking];
-  }
-
-  /** Whether an event puts a window out of sight. */
-  #takesAway(event: SessionEvent, id: WindowId): boolean {
-    if (event.type === 'windows-minimised') return event.windows.includes(id);
-    const window = this.display.find(id);
-    return (
-      event.type === 'applications-hidden' &&
-      window !== undefined &&
-      event.applications.includes(this.programs.applicationOf(window).id)
-    );
-  }
-
-  #making(event: SessionEvent): Deed {
+  /** What brings an event about. @throws CannotBe if no display does that */
+  making(event: SessionEvent): Deed {
     switch (event.type) {
       case 'window-fronted':
         return this.#fronting(event.window);
@@ -203,7 +69,8 @@ export class Orders {
     }
   }
 
-  #asking(command: Command): Deed {
+  /** What is only asked for: whether it comes about is for a program to say. @throws CannotBe if no display does that */
+  asking(command: Command): Deed {
     switch (command.type) {
       case 'close':
         return this.#closing([this.#window(command.window)]);
@@ -234,7 +101,7 @@ export class Orders {
   #fronting(id: WindowId): Deed {
     return {
       send: () => this.#activate(this.#window(id)),
-      done: () => this.display.front === id || !this.display.find(id),
+      done: () => frontOf(this.display) === id || !this.display.find(id),
       otherwise: 'The window manager did not bring it to the front.',
     };
   }
@@ -246,7 +113,7 @@ export class Orders {
         if (!window) return;
         if (this.#isHidden(window)) await this.#mark(window, 'minimised');
         // One that is minimised stays so; and it may have been restored just now.
-        else await this.#minimise(window);
+        else await this.#messages.minimise(window.xid);
       },
       done: () => {
         const window = this.display.find(id);
@@ -288,7 +155,7 @@ export class Orders {
       send: async () => {
         for (const window of this.display.of(application)) {
           await this.#mark(window, window.minimised ? 'minimised' : 'shown');
-          if (!window.minimised) await this.#minimise(window);
+          if (!window.minimised) await this.#messages.minimise(window.xid);
         }
       },
       done: () => this.display.of(application).every(({ minimised, mark }) => minimised && mark !== null),
@@ -319,8 +186,8 @@ export class Orders {
       send: async () => {
         const window = this.display.find(id);
         if (!window) return;
-        if (window.maximised !== fill) await this.#maximise(window, fill);
-        if (!fill) await this.#place(window, box);
+        if (window.maximised !== fill) await this.#messages.maximise(window.xid, fill);
+        if (!fill) await this.#messages.place(window.xid, box);
       },
       done: () => {
         const now = this.display.find(id);
@@ -353,7 +220,7 @@ export class Orders {
     return {
       send: async () => {
         const window = this.display.find(id);
-        if (window) await this.#tell(window.xid, '_NET_WM_DESKTOP', [desktop, FROM_PERSON]);
+        if (window) await this.#messages.carry(window.xid, desktop);
       },
       done: () => {
         const window = this.display.find(id);
@@ -365,10 +232,8 @@ export class Orders {
 
   #entering(workspace: WorkspaceId): Deed {
     const desktop = desktopOf(workspace);
-    const { connection } = this.display;
     return {
-      send: async () =>
-        this.#tell(connection.root, '_NET_CURRENT_DESKTOP', [desktop, await connection.now()]),
+      send: () => this.#messages.enter(desktop),
       done: () => this.display.desktop === desktop,
       otherwise: 'The window manager did not go to that workspace.',
     };
@@ -421,9 +286,8 @@ export class Orders {
     return window;
   }
 
-  async #activate({ xid }: XWindow): Promise<void> {
-    const { connection, active } = this.display;
-    await this.#tell(xid, '_NET_ACTIVE_WINDOW', [FROM_PERSON, await connection.now(), active ?? 0]);
+  #activate({ xid }: XWindow): Promise<void> {
+    return this.#messages.activate(xid, this.display.active);
   }
 
   /** Restores a window, which comes forward with that, and waits until it has: what is in front afterwards follows on it. */
@@ -435,28 +299,9 @@ export class Orders {
     }, SEEN_MS);
   }
 
-  #minimise({ xid }: XWindow): Promise<void> {
-    return this.#tell(xid, 'WM_CHANGE_STATE', [ICONIC]);
-  }
-
-  async #maximise({ xid }: XWindow, on: boolean): Promise<void> {
-    const { connection } = this.display;
-    const [across, down, full] = await Promise.all(
-      ['MAXIMIZED_HORZ', 'MAXIMIZED_VERT', 'FULLSCREEN'].map((name) =>
-        connection.atom(`_NET_WM_STATE_${name}`),
-      ),
-    );
-    await this.#tell(xid, '_NET_WM_STATE', [on ? 1 : 0, across ?? 0, down ?? 0, FROM_PERSON]);
-    if (!on) await this.#tell(xid, '_NET_WM_STATE', [0, full ?? 0, 0, FROM_PERSON]);
-  }
-
-  #place({ xid }: XWindow, { x, y, width, height }: Geometry): Promise<void> {
-    return this.#tell(xid, '_NET_MOVERESIZE_WINDOW', [PLACE_FLAGS, x, y, width, height]);
-  }
-
   /** From the bottom: each window that does not lie right above its lower neighbour is put there. */
   async #restack(now: readonly WindowId[], wanted: readonly WindowId[]): Promise<void> {
-    const direct = this.#restacks;
+    const direct = this.display.restacks;
     let pile = now;
     for (const [n, id] of wanted.entries()) {
       const below = wanted[n - 1];
@@ -465,7 +310,7 @@ export class Orders {
       if (!window || below === undefined || !neighbour || pile.indexOf(id) === pile.indexOf(below) + 1)
         continue;
       // Without that hint a window comes to the top by coming forward; so do all that follow.
-      if (direct) await this.#tell(window.xid, '_NET_RESTACK_WINDOW', [FROM_PERSON, neighbour.xid, ABOVE]);
+      if (direct) await this.#messages.putAbove(window.xid, neighbour.xid);
       else if (!window.minimised) await this.#activate(window);
       const others = pile.filter((one) => one !== id);
       pile = others.toSpliced(direct ? others.indexOf(below) + 1 : others.length, 0, id);
@@ -473,16 +318,10 @@ export class Orders {
   }
 
   async #close({ xid, protocols }: XWindow): Promise<void> {
-    const { connection, manager } = this.display;
-    const time = await connection.now();
-    if (manager?.supports.has('_NET_CLOSE_WINDOW'))
-      return this.#tell(xid, '_NET_CLOSE_WINDOW', [time, FROM_PERSON]);
+    if (this.display.manager?.supports.has('_NET_CLOSE_WINDOW')) return this.#messages.close(xid);
     if (!protocols.has('WM_DELETE_WINDOW')) throw new CannotBe('It cannot be asked to close, only ended.');
-    await connection.tellClient(xid, 'WM_DELETE_WINDOW', [time]);
-  }
-
-  #tell(window: number, type: string, data: readonly number[]): Promise<void> {
-    return this.display.connection.tellManager(window, type, data);
+    const { connection } = this.display;
+    await connection.tellClient(xid, 'WM_DELETE_WINDOW', [await connection.now()]);
   }
 }
 
