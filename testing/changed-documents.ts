@@ -30,7 +30,8 @@ const whole = (): Json => {
     { action: 'place', argument: '1', chord },
   ];
   const rim = { topLeft: 'survey', bottomRight: 'sweep' };
-  const settings = { ...desk.settings, index: 'away' as const, block: 'right' as const, rim };
+  const pictures = { shown: true, except: ['a'] };
+  const settings = { ...desk.settings, index: 'away' as const, block: 'right' as const, rim, pictures };
   const all = { ...desk, settings, windows, places, shortcuts, ownKeys };
   return JSON.parse(JSON.stringify(toDocument(all))) as Json;
 };

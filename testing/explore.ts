@@ -169,6 +169,7 @@ function nameOf({ desk, session }: Standing): string {
     carrying,
     survey,
     surface: _surface,
+    paper: _paper,
     ...flags
   } = desk;
   const search = switcher?.search;

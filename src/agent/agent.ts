@@ -1,4 +1,5 @@
 import { AGENT_VERSION, LATEST_MS, type ServerMessage } from '../lib/core/display/told';
+import type { Look } from '../lib/core/display/pictures';
 import { Link } from './link';
 import { lineageOf } from './processes';
 import type { InstalledPrograms } from './programs';
@@ -9,6 +10,7 @@ import { abilitiesWith, lackingOf, type Manager } from './x11/manager';
 import { HeldKeys } from './held-keys';
 import { Panel } from './panel';
 import { orderOf, snapshotOf, type Telling } from './x11/telling';
+import { Pictures } from './x11/pictures';
 import { XDisplay } from './x11/x-display';
 
 /** Where an agent is, and whom it tells. */
@@ -40,6 +42,7 @@ export class Agent {
   #ready = false;
   #orders: Orders | null = null;
   #answering: Answering | null = null;
+  #pictures: Pictures | null = null;
   #panel: Panel | null = null;
   #heldKeys: HeldKeys | null = null;
   /** The server's clock minus ours, in ms. */
@@ -77,6 +80,7 @@ export class Agent {
     const kept = [...this.settings.kept, ...lineageOf(process.pid), (await display.serverPid()) ?? 0];
     this.#orders = new Orders(display, new Deeds(display, programs, new Set(kept), name));
     this.#answering = new Answering(display);
+    this.#pictures = new Pictures(display, name);
 
     void display.connection.gone.then(() => {
       this.settings.say(`The display ${name} is gone.`);
@@ -115,6 +119,7 @@ export class Agent {
     this.#heldKeys?.stop();
     this.#panel?.close();
     this.#answering?.stop();
+    this.#pictures?.stop();
     this.#link.close();
     this.#display?.close();
     this.#over();
@@ -158,6 +163,7 @@ export class Agent {
 
   #tell(telling: Telling, cause = this.#orders?.cause ?? null): void {
     this.#panel?.follow();
+    this.#pictures?.follow();
     if (!this.#display?.manager) return;
     const { front: _front, stacking: _stacking, ...rest } = telling;
     const said = this.#orders?.moving ? rest : telling;
@@ -174,6 +180,10 @@ export class Agent {
         return;
       case 'carry-out':
         return void this.#carryOut(message);
+      case 'pictures':
+        return this.#pictures?.allow(message);
+      case 'look':
+        return void this.#look(message);
       case 'hold':
         return this.#heldKeys?.want(message);
       case 'panel':
@@ -183,6 +193,11 @@ export class Agent {
       case 'misunderstood':
         return this.settings.say(`The server did not understand: ${message.detail}`);
     }
+  }
+
+  async #look({ id, windows }: Look): Promise<void> {
+    const pictures = (await this.#pictures?.look(windows)) ?? [];
+    this.#link.say({ type: 'seen', id, pictures });
   }
 
   async #carryOut({ batch, at, orders }: Extract<ServerMessage, { type: 'carry-out' }>): Promise<void> {

@@ -8,6 +8,8 @@ declare module 'x11' {
     readonly event?: number;
     /** Of a ConfigureNotify: the window that was configured. */
     readonly wid1?: number;
+    /** Of a DamageNotify: what looks different. */
+    readonly drawable?: number;
     readonly overrideRedirect?: boolean | number;
     readonly atom?: number;
     readonly time?: number;
@@ -64,6 +66,47 @@ declare module 'x11' {
     ): void;
   }
 
+  /** The Composite extension, 0.4, as far as it is used. */
+  export interface CompositeExtension {
+    readonly Redirect: { readonly Automatic: 0 };
+    RedirectWindow(id: number, update: 0): void;
+    UnredirectWindow(id: number, update: 0): void;
+    /** Has no reply: what fails is told as an error. */
+    NameWindowPixmap(id: number, pixmap: number): void;
+  }
+
+  /** The Damage extension, 1.1, as far as it is used. */
+  export interface DamageExtension {
+    readonly ReportLevel: { readonly NonEmpty: 3 };
+    Create(damage: number, drawable: number, level: 3): void;
+    Destroy(damage: number): void;
+    Subtract(damage: number, repair: 0, parts: 0): void;
+  }
+
+  /** The RENDER extension, as far as it is used. */
+  export interface RenderExtension {
+    readonly rgb24: number;
+    readonly rgba32: number;
+    CreatePicture(id: number, drawable: number, format: number, values: { subwindowMode?: 1 }): void;
+    FreePicture(id: number): void;
+    SetPictureFilter(id: number, name: 'bilinear', parameters: readonly number[]): void;
+    SetPictureTransform(id: number, matrix: readonly number[]): void;
+    Composite(
+      operation: 1,
+      source: number,
+      mask: 0,
+      destination: number,
+      sourceX: number,
+      sourceY: number,
+      maskX: number,
+      maskY: number,
+      destinationX: number,
+      destinationY: number,
+      width: number,
+      height: number,
+    ): void;
+  }
+
   /** The X Keyboard Extension, as far as it is used. */
   export interface XkbExtension {
     readonly UseCoreKbd: number;
@@ -99,6 +142,9 @@ declare module 'x11' {
       done: (error: Error | null, extension: { readonly FakeInput: FakeInput }) => void,
     ): void;
     require(extension: 'res', done: (error: Error | null, extension: ResourceExtension) => void): void;
+    require(extension: 'composite', done: (error: Error | null, extension: CompositeExtension) => void): void;
+    require(extension: 'damage', done: (error: Error | null, extension: DamageExtension) => void): void;
+    require(extension: 'render', done: (error: Error | null, extension: RenderExtension) => void): void;
     require(extension: 'xkb', done: (error: Error | null, extension: XkbExtension) => void): void;
     /** Has no reply: the callback hears of an error, or that a later request was answered. */
     GrabKey(
@@ -138,7 +184,7 @@ declare module 'x11' {
     ): void;
     ChangeWindowAttributes(
       id: number,
-      attributes: { eventMask: number },
+      attributes: { eventMask?: number; backgroundPixel?: number },
       done?: (error: Error | null) => boolean,
     ): void;
     GetWindowAttributes(id: number, done: Done<WindowAttributes>): void;
@@ -177,6 +223,8 @@ declare module 'x11' {
       data: readonly number[],
       eventMask: number,
     ): void;
+    ClearArea(id: number, x: number, y: number, width: number, height: number, exposures: 0 | 1): void;
+    ResizeWindow(id: number, width: number, height: number): void;
     ConfigureWindow(id: number, values: Readonly<Record<string, number>>): void;
     DestroyWindow(id: number): void;
     MapWindow(id: number): void;
@@ -186,6 +234,8 @@ declare module 'x11' {
     ChangeSaveSet(remove: 0 | 1, id: number): void;
     SetSelectionOwner(owner: number, selection: number, time: number): void;
     SetInputFocus(id: number, revertTo: 0 | 1 | 2): void;
+    CreatePixmap(id: number, drawable: number, depth: number, width: number, height: number): void;
+    FreePixmap(id: number): void;
     GetImage(
       format: 2,
       drawable: number,

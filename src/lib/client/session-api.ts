@@ -9,6 +9,8 @@ export const EVENTS = '/api/events';
 export const sessionAddress = (session: string): string => `${SESSIONS}/${session}`;
 /** Where batches of commands for a session go. */
 export const commandsAddress = (session: string): string => `${SESSIONS}/${session}/commands`;
+/** Where pictures of a display's windows are asked for. */
+export const picturesAddress = (session: string): string => `${sessionAddress(session)}/pictures`;
 /** The session as a session document. */
 export const documentAddress = (session: string): string => `${SESSIONS}/${session}/document`;
 

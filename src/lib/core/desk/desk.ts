@@ -100,7 +100,7 @@ class DeskTurn extends Turn {
       case 'record':
         return this.to({ recording: input.on, recorded: null });
       case 'surface':
-        this.to({ surface: input.surface });
+        this.to({ surface: input.surface, paper: input.paper });
         return surveyAgain(this);
       case 'laid-out':
         return laidOut(this, input.sheet);

@@ -43,8 +43,8 @@ export type DeskInput =
   /** What was asked for was laid out. */
   | { readonly type: 'laid-out'; readonly sheet: Sheeted }
   | { readonly type: 'point-survey'; readonly window: WindowId }
-  /** How large the surface is now. */
-  | { readonly type: 'surface'; readonly surface: Extent }
+  /** How large the surface is now, and what this page has to show it on. */
+  | { readonly type: 'surface'; readonly surface: Extent; readonly paper: Extent }
   /** The pointer moves or sizes a window: takes it up, lays it somewhere, and lets it go. */
   | { readonly type: 'lift'; readonly window: WindowId }
   | { readonly type: 'lay'; readonly placement: Placement }

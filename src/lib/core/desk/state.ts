@@ -45,8 +45,10 @@ export interface DeskState {
   readonly carrying: Carried | null;
   /** The survey; null while nobody looks at it. */
   readonly survey: Survey | null;
-  /** How large the surface is. */
+  /** How large the surface is that windows lie on. */
   readonly surface: Extent;
+  /** What this page has to show them on: the surface itself, unless that is a display's. */
+  readonly paper: Extent;
   /** Whether the next combination is recorded instead of doing anything. */
   readonly recording: boolean;
   /** The combination that was recorded last, or why it cannot be chosen. */
@@ -81,6 +83,7 @@ export const AT_REST: DeskState = {
   carrying: null,
   survey: null,
   surface: COMMON_SURFACE,
+  paper: COMMON_SURFACE,
   recording: false,
   recorded: null,
   dialog: null,

@@ -35,9 +35,9 @@ export function surveyTo(turn: Turn, survey: Survey | null): void {
 
 /** Lays out anew what is different by now. */
 export function surveyAgain(turn: Turn): void {
-  const { survey, surface } = turn.state;
+  const { survey, paper } = turn.state;
   if (!survey) return;
-  const request = layRequest(turn.session, survey, surface);
+  const request = layRequest(turn.session, survey, paper);
   const laid = survey.sheet;
   const same = laid !== null && sameRequest(request, laid.windows) && (laid.form !== 'pictures' || laid.laid);
   if (!same) turn.effect({ type: 'lay-out', request });
@@ -45,16 +45,16 @@ export function surveyAgain(turn: Turn): void {
 
 /** What was laid out of windows that are others by now is of no use; something newer is on its way. */
 export function laidOut(turn: Turn, sheet: Sheeted): void {
-  const { survey, surface } = turn.state;
-  if (!survey || !sameRequest(layRequest(turn.session, survey, surface), sheet.windows)) return;
+  const { survey, paper } = turn.state;
+  if (!survey || !sameRequest(layRequest(turn.session, survey, paper), sheet.windows)) return;
   surveyTo(turn, withSheet(survey, sheet));
 }
 
 /** Does what is ordered in the survey. */
 export function inSurvey(turn: Turn, order: SurveyOrderOf): void {
-  const { survey, surface } = turn.state;
+  const { survey, paper } = turn.state;
   if (!survey) return;
-  const sheet = sheetOn({ width: surface.width, height: surface.height - SURVEY_HEAD });
+  const sheet = sheetOn({ width: paper.width, height: paper.height - SURVEY_HEAD });
   const next = obeyedInSurvey(survey, order, turn.session, sheet);
   surveyTo(turn, next);
   // An arrow shows nothing else.

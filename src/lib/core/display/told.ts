@@ -7,6 +7,7 @@ import type { Order } from '../host/order';
 import type { Extent, Geometry } from '../model/geometry';
 import type { ApplicationId, Instant, WindowId, WorkspaceId } from '../model/ids';
 import type { FromPanel, ToPanel } from './holding';
+import type { Look, PicturesAllowed, Seen } from './pictures';
 import type { Settlement } from '../slices/under-way/state';
 
 /** The version of these messages. */
@@ -84,7 +85,7 @@ export interface Settled {
 }
 
 /** Everything that an agent says. */
-export type AgentMessage = Hello | Told | Settled | ToPanel;
+export type AgentMessage = Hello | Told | Settled | Seen | ToPanel;
 
 /** Everything that is said to an agent. */
 export type ServerMessage =
@@ -97,6 +98,9 @@ export type ServerMessage =
       readonly at: Instant;
       readonly orders: readonly Order[];
     }
+  /** What may be pictured, and what is looked at. */
+  | PicturesAllowed
+  | Look
   /** What the page in Key Fold's own window wants, and that there is none any more. */
   | FromPanel
   | { readonly type: 'no-panel' }

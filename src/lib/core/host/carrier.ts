@@ -2,6 +2,7 @@
 import type { Batch } from '../commands/commands';
 import type { Session, SessionEvent } from '../session/session';
 import type { Settlement } from '../slices/under-way/state';
+import type { Settings } from '../slices/settings/state';
 import type { Order } from './order';
 
 /** What a carrier tells. */
@@ -23,6 +24,8 @@ export interface Carrier {
   open(listener: CarrierListener): () => void;
   /** Why a batch is not taken at all; null if it is. Asked before anything of it is written down. */
   refusalOf?(batch: Batch): string | null;
+  /** The person has changed a setting. */
+  settingsChanged?(settings: Settings): void;
   /** Carries out the orders of a batch; answers through the listener, at once, later or never. */
   carryOut(batch: string, orders: readonly Order[]): void;
 }

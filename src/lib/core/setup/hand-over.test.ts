@@ -68,6 +68,14 @@ describe('a set-up document', () => {
     expect(JSON.stringify(document)).not.toContain('"a1"');
   });
 
+  it('leaves what may be pictured where it is: it is about the programs of one display', () => {
+    const pictures = { shown: false, except: ['a'] };
+    const here: Session = { ...HERE, settings: { ...HERE.settings, pictures } };
+    expect(setupDocument(here).settings).not.toHaveProperty('pictures');
+    const there = setupDocument({ ...HERE, settings: { ...HERE.settings, theme: 'night' } });
+    expect(taking(there, here).session.settings).toMatchObject({ theme: 'night', pictures });
+  });
+
   it('taken over by another desk that is alike changes nothing: nothing in it is anything but the same', () => {
     const person = new Person({ ...HERE, places: HERE.places.with(5, { document: 'd-b' }) });
     person.wish({

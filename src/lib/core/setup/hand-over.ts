@@ -15,7 +15,9 @@ import {
   holdKeyOf,
   edgesOf,
   indexStanceOf,
+  portable,
   rimOf,
+  type PortableSettings,
   switcherScopeOf,
   type Settings,
 } from '../slices/settings/state';
@@ -26,7 +28,7 @@ import type { OwnKey, Shortcut } from '../slices/shortcuts/state';
 import type { Named, SetupDocument } from './setup-document';
 
 /** What a setting is set to. */
-export type SettingValue = Required<Settings>[keyof Settings];
+export type SettingValue = Required<PortableSettings>[keyof PortableSettings];
 
 /** What a piece is about: as it is here, and as it would be. */
 export type Piece =
@@ -84,7 +86,7 @@ const stateOf = (from: object | null, to: object): Item['state'] =>
 
 function settingItems(session: Session, document: SetupDocument): Item[] {
   const [here, there] = [wholeSettings(session.settings), wholeSettings(document.settings)];
-  return (Object.keys(there) as (keyof Settings)[]).map((name): Item => {
+  return (Object.keys(there) as (keyof PortableSettings)[]).map((name): Item => {
     const [from, to] = [here[name], there[name]];
     return {
       ...PLAIN,
@@ -99,8 +101,8 @@ function settingItems(session: Session, document: SetupDocument): Item[] {
 }
 
 /** Settings with what holds where nothing was chosen. */
-const wholeSettings = (settings: Settings): Required<Settings> => ({
-  ...settings,
+const wholeSettings = (settings: Settings): Required<PortableSettings> => ({
+  ...portable(settings),
   holdKey: holdKeyOf(settings),
   index: indexStanceOf(settings),
   block: blockOf(settings),

@@ -5,7 +5,7 @@
 import type { Session } from '../session/session';
 import { find } from '../model/table';
 import type { Places, Thing } from '../slices/places/state';
-import type { Settings } from '../slices/settings/state';
+import { portable, type Settings } from '../slices/settings/state';
 import { guestsOf } from '../slices/setup/selectors';
 import type { Guest } from '../slices/setup/state';
 import { isPencil } from '../slices/shortcuts/selectors';
@@ -55,7 +55,7 @@ export function setupDocument(session: Session): SetupDocument {
     format: SETUP_FORMAT,
     version: SETUP_VERSION,
     title,
-    settings,
+    settings: portable(settings),
     places,
     shortcuts,
     keys,

@@ -150,11 +150,25 @@ describe('keys in the survey', () => {
     expect(shown(person).split(' ')).toHaveLength(4);
   });
 
+  it('is laid out on the paper that the page has, however large the surface is that the windows lie on', () => {
+    const paper = { width: 900, height: 600 };
+    const person = new Person(corners(sessionOf('a: a1 a2 | b: b1 b2'), ['a1', 'a2', 'b1', 'b2']))
+      .input({ type: 'surface', surface: { width: 3_000, height: 2_000 }, paper })
+      .press('survey')
+      .letGo();
+    const pictures = person.state.survey?.sheet?.laid?.pictures ?? [];
+    expect(pictures).toHaveLength(4);
+    for (const { cell } of pictures) {
+      expect(cell.x + cell.width).toBeLessThanOrEqual(paper.width);
+      expect(cell.y + cell.height).toBeLessThanOrEqual(paper.height);
+    }
+  });
+
   it('an answer that comes too late, about windows that are others by now, is of no use', () => {
     const person = atFour();
-    const { survey, surface } = person.state;
+    const { survey, paper } = person.state;
     if (!survey) throw new Error('The survey is not open.');
-    const late = layOut(layRequest(person.session, survey, surface));
+    const late = layOut(layRequest(person.session, survey, paper));
     person.wish({ type: 'close', window: 'b2' });
     const now = person.state.survey;
     expect(person.input({ type: 'laid-out', sheet: late }).state.survey).toBe(now);

@@ -104,13 +104,13 @@ export function windowsSurveyed(session: Session, { only, away, elsewhere, lette
     });
 }
 
-/** What has to be laid out for a choice on a surface of this size. */
-export function layRequest(session: Session, survey: Survey, surface: Extent): LayRequest {
-  const sheet = sheetOn({ width: surface.width, height: Math.max(1, surface.height - SURVEY_HEAD) });
-  const down = sheet.height / surface.height;
+/** What has to be laid out for a choice on paper of this size. */
+export function layRequest(session: Session, survey: Survey, paper: Extent): LayRequest {
+  const sheet = sheetOn({ width: paper.width, height: Math.max(1, paper.height - SURVEY_HEAD) });
+  const down = sheet.height / paper.height;
   const windows = windowsSurveyed(session, survey).map((window, rank): SurveyWindow => {
     const seen = isVisible(session, window);
-    const { x, y, ...extent } = boxOn(surface, window);
+    const { x, y, ...extent } = boxOn(paper, window);
     return {
       id: window.id,
       application: window.application,

@@ -1,10 +1,12 @@
+import { picturesAllowed } from '../../core/display/pictures';
 import { difference, type Standings } from '../../core/display/difference';
 import { LATEST_MS, type Hello, type ServerMessage, type Settled, type Told } from '../../core/display/told';
 import type { Batch } from '../../core/commands/commands';
 import { kindOf } from '../../core/host/decide';
 import type { Carrier, CarrierListener } from '../../core/host/carrier';
 import type { Order } from '../../core/host/order';
-import type { SessionEvent } from '../../core/session/session';
+import type { Session, SessionEvent } from '../../core/session/session';
+import type { Settings } from '../../core/slices/settings/state';
 import type { LiveHost } from '../../core/slices/host/state';
 
 /** Where what is said to an agent goes. */
@@ -55,9 +57,20 @@ export class DisplayCarrier implements Carrier {
     this.#say({ type: 'carry-out', batch, at: new Date().toISOString(), orders });
   }
 
+  /** What is pictured follows the settings at once. */
+  settingsChanged(settings: Settings): void {
+    this.#say?.(picturesAllowed(settings));
+  }
+
+  /** The session as it stands; null while nobody keeps it. */
+  get session(): Session | null {
+    return this.#listener?.session() ?? null;
+  }
+
   /** An agent is there from now on. */
   connect(say: Say, { name, abilities, screen }: Hello): void {
     this.#say = say;
+    if (this.#listener) this.settingsChanged(this.#listener.session().settings);
     const host = { name, abilities, screen };
     if (!this.#listener || isSo(this.#listener.session().host, host)) return;
     this.#observe([{ type: 'host-came', host }], null);

@@ -1,11 +1,15 @@
 /** Agents and panels as they connect: a real server, a real database, sockets of the package. */
+import { randomUUID as uuid } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import WebSocket from 'ws';
 import { useDatabase } from '../../../../tests/use-database';
+import { BATCH_VERSION } from '../../core/commands/commands';
+import type { Look } from '../../core/display/pictures';
 import type { AgentMessage, ServerMessage } from '../../core/display/told';
+import type { Pictures, Settings } from '../../core/slices/settings/state';
 import { EventStore } from '../store/event-store';
 import { Displays, AGENT_ROUTE, PANEL_ROUTE } from './displays';
 import { DisplayTokens } from './display-tokens';
@@ -200,6 +204,108 @@ describe('an agent', () => {
     await restarted.open();
     await expect.poll(async () => (await other.load(session))?.session.host).toHaveProperty('awaySince');
     restarted.close();
+  });
+});
+
+describe('pictures', () => {
+  const window = {
+    application: 'charts',
+    minimised: false,
+    hidden: false,
+    maximised: false,
+    workspace: 'ws-1',
+    geometry: { x: 0, y: 0, width: 300, height: 200 },
+    answering: true,
+  };
+  /** Two windows of two programs. */
+  const told = {
+    type: 'told',
+    cause: null,
+    workspaces: [{ id: 'ws-1', name: 'Desk' }],
+    workspace: 'ws-1',
+    applications: [
+      { id: 'charts', name: 'Charts' },
+      { id: 'keys', name: 'Keys' },
+    ],
+    windows: [
+      { ...window, id: 'tide', title: 'Tide' },
+      { ...window, id: 'safe', application: 'keys', title: 'Safe' },
+    ],
+    whole: true,
+    stacking: ['safe', 'tide'],
+    front: 'tide',
+  };
+  const looked = [
+    { window: 'tide', width: 160, seen: null },
+    { window: 'safe', width: 160, seen: null },
+  ];
+  const png = Buffer.from('a picture').toString('base64');
+
+  /** An agent with these windows that shows all that it is asked for, and more. */
+  async function showing(): Promise<Peer> {
+    const one = (await agent()).say(hello).say(told);
+    one.socket.on('message', (data) => {
+      const message = JSON.parse((data as Buffer).toString()) as ServerMessage;
+      if (message.type !== 'look') return;
+      const pictures = ['tide', 'safe'].map((id) => ({ window: id, version: 'v1', png }));
+      one.say({ type: 'seen', id: message.id, pictures });
+    });
+    await expect.poll(async () => (await store.load(session))?.session.windows.length).toBe(2);
+    return one;
+  }
+  async function set(pictures: Pictures): Promise<void> {
+    const stored = await store.load(session);
+    const settings = { ...(stored?.session.settings as Settings), pictures };
+    const at = new Date().toISOString();
+    await store.append(session, {
+      v: BATCH_VERSION,
+      id: uuid(),
+      commands: [{ type: 'change-settings', settings, id: uuid(), at }],
+    });
+  }
+
+  it('go from the agent to whoever asks', async () => {
+    await showing();
+    expect(await displays.pictures(session, looked)).toEqual([
+      { window: 'tide', version: 'v1', png },
+      { window: 'safe', version: 'v1', png },
+    ]);
+  });
+
+  it('are asked of no program that is left out, and not passed on', async () => {
+    const one = await showing();
+    await set({ shown: true, except: ['keys'] });
+    expect(await displays.pictures(session, looked)).toEqual([{ window: 'tide', version: 'v1', png }]);
+    const look = (await one.hears('look')) as Look;
+    expect(look.windows).toEqual([looked[0]]);
+    await set({ shown: false, except: [] });
+    expect(await displays.pictures(session, looked)).toEqual([]);
+  });
+
+  it('what may be pictured is said to the agent before all else, and again when it changes', async () => {
+    const one = await showing();
+    const said = () => one.heard.filter(({ type }) => type === 'pictures');
+    expect(said()).toEqual([{ type: 'pictures', allowed: true, except: [] }]);
+    await set({ shown: true, except: ['keys'] });
+    await expect.poll(said).toHaveLength(2);
+    const two = (await agent()).say(hello);
+    expect(await two.hears('pictures')).toEqual({ type: 'pictures', allowed: true, except: ['keys'] });
+  });
+
+  it('are none where there is no such display, none with an agent, or one that does not answer', async () => {
+    expect(await displays.pictures('ellavane', looked)).toEqual([]);
+    const one = (await agent()).say(hello).say(told);
+    await expect.poll(async () => (await store.load(session))?.session.windows.length).toBe(2);
+    expect(await displays.pictures(session, looked)).toEqual([]);
+    one.socket.terminate();
+    await expect.poll(host).toHaveProperty('awaySince');
+    expect(await displays.pictures(session, looked)).toEqual([]);
+  });
+
+  it('are refused where they are none', async () => {
+    const one = await showing();
+    one.say({ type: 'seen', id: 'x', pictures: [{ window: 'tide', version: 'v1', png: '<svg>' }] });
+    expect(await one.hears('misunderstood')).toMatchObject({ detail: expect.stringContaining('png') });
   });
 });
 

@@ -2,6 +2,7 @@ import type { IncomingMessage } from 'node:http';
 import type { Duplex } from 'node:stream';
 import { WebSocketServer, type RawData, type WebSocket } from 'ws';
 import { displaySession } from '../../core/display/display-session';
+import { mayBePictured, type LookedAt, type Picture } from '../../core/display/pictures';
 import type { HoldWanted } from '../../core/display/holding';
 import { CLOSE_CODES, type AgentMessage, type ServerMessage } from '../../core/display/told';
 import { agentMessageFrom, isOtherVersion, panelMessageFrom } from '../input/agent-input';
@@ -9,6 +10,7 @@ import { Problem } from '../http/problem';
 import type { EventStore } from '../store/event-store';
 import { DisplayCarrier } from './display-carrier';
 import type { DisplayTokens } from './display-tokens';
+import { Looking } from './looking';
 
 /** Where agents connect. */
 export const AGENT_ROUTE = '/api/agent';
@@ -24,6 +26,7 @@ const TRY_AGAIN = 1013;
 
 interface Connected {
   readonly carrier: DisplayCarrier;
+  readonly looking: Looking;
   detach: (() => void) | null;
   agent: WebSocket | null;
   /** The page in Key Fold's own window on that display, and which keys it wants. */
@@ -77,6 +80,20 @@ export class Displays {
   /** Whether a session is about a display, so that only who has the access key may come near it. */
   has(session: string): boolean {
     return this.#sessions.has(session) || this.#displays.has(session);
+  }
+
+  /** Pictures of windows that look different than what was seen, as far as they may be made. None of a session without a display. */
+  async pictures(session: string, windows: readonly LookedAt[]): Promise<readonly Picture[]> {
+    const { carrier, looking, agent } = this.#displays.get(session) ?? {};
+    const may = (window: string) => {
+      const now = carrier?.session;
+      return now ? mayBePictured(now, window) : false;
+    };
+    const wanted = windows.filter(({ window }) => may(window));
+    if (!agent || !looking || wanted.length === 0) return [];
+    const pictures = await looking.ask((look) => send(agent, look), wanted);
+    // What may be pictured can have changed meanwhile.
+    return pictures.filter(({ window }) => may(window));
   }
 
   /** Lets go of all agents and panels. */
@@ -146,6 +163,7 @@ export class Displays {
           } else if (!carrier) say({ type: 'misunderstood', detail: 'The first message must be a hello.' });
           else if (message.type === 'told') carrier.told(message);
           else if (message.type === 'settled') carrier.settled(message);
+          else if (message.type === 'seen') this.#displays.get(session)?.looking.seen(message);
           else send(this.#displays.get(session)?.panel, message);
         } catch (error) {
           if (!(error instanceof Problem)) return agent.close(TRY_AGAIN, 'Not now.');
@@ -206,6 +224,7 @@ export class Displays {
     if (known?.detach) return known;
     const display: Connected = known ?? {
       carrier: new DisplayCarrier(closed),
+      looking: new Looking(),
       detach: null,
       agent: null,
       panel: null,

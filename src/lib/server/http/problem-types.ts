@@ -54,7 +54,7 @@ export const PROBLEM_TYPES = {
   'not-a-message': {
     status: 422,
     title: 'Not a message',
-    help: 'docs/api.md says where the messages of agents are.',
+    help: 'docs/api.md and docs/agent.md say what is to be sent.',
   },
   'not-an-address': {
     status: 422,

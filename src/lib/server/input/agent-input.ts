@@ -1,4 +1,4 @@
-import { Equals, IsBoolean, IsIn, IsInt, IsNumber, Max, Min } from 'class-validator';
+import { Equals, IsBase64, IsBoolean, IsIn, IsInt, IsNumber, Max, MaxLength, Min } from 'class-validator';
 import { COMMANDS, type WishType } from '../../core/commands/commands';
 import {
   AGENT_VERSION,
@@ -9,6 +9,7 @@ import {
   type ToldWindow,
   type ToldWorkspace,
 } from '../../core/display/told';
+import { MOST_LOOKED_AT, type Picture, type Seen } from '../../core/display/pictures';
 import type {
   FromPanel,
   Grabbed,
@@ -29,6 +30,8 @@ import { summary } from './summary';
 
 /** A display may have windows of any size, anywhere; what of it a session can hold is not for an agent to know. */
 const ANYWHERE = 1_000_000;
+/** A picture of the largest width with as much detail as there can be, in letters. */
+const LARGEST_PICTURE = 2 * 1024 * 1024;
 const WISHES = COMMANDS.map(({ type }) => type);
 
 class ExtentInput {
@@ -99,6 +102,18 @@ class SettledInput {
   @IsOne(() => SettlementInput) settlement!: SettlementInput;
 }
 
+class PictureInput implements Picture {
+  @IsId() window!: string;
+  @IsTitle() version!: string;
+  @IsBase64() @MaxLength(LARGEST_PICTURE) png!: string;
+}
+
+class SeenInput implements Seen {
+  @Equals('seen') type!: 'seen';
+  @IsTitle() id!: string;
+  @IsListOf(() => PictureInput, { most: MOST_LOOKED_AT }) pictures!: PictureInput[];
+}
+
 class ArrivedKeyInput implements ArrivedKey {
   @IsIn(['down', 'up']) phase!: 'down' | 'up';
   @IsTextOf(0, LONGEST_ID) code!: string;
@@ -147,6 +162,7 @@ const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   hello: HelloInput,
   told: ToldInput,
   settled: SettledInput,
+  seen: SeenInput,
   key: KeyInput,
   grabbed: GrabbedInput,
 };

@@ -1,6 +1,6 @@
 import { IsBoolean, IsIn } from 'class-validator';
 import { IsOne } from './nested';
-import { IfSent, IsTitle } from './rules';
+import { IfSent, IsIdList, IsTitle } from './rules';
 import {
   HOLD_KEYS,
   BLOCKS,
@@ -16,6 +16,7 @@ import {
   type IndexStance,
   type Settings,
   type Theme,
+  type Pictures,
 } from '../../core/slices/settings/state';
 
 /** The actions at the rim as they are sent. One that is not known here does nothing. */
@@ -30,6 +31,12 @@ class RimInput implements Rim {
   @IfSent() @IsTitle() bottomRight?: string;
 }
 
+/** What is pictured, as it is sent. */
+class PicturesInput implements Pictures {
+  @IsBoolean() shown!: boolean;
+  @IsIdList() except!: string[];
+}
+
 /** Settings as they are sent. */
 export class SettingsInput implements Settings {
   @IsIn(HOLD_KEYS) holdKey!: HoldKey;
@@ -40,4 +47,5 @@ export class SettingsInput implements Settings {
   @IfSent() @IsIn(SWITCHER_SCOPES) switcherShows?: SwitcherScope;
   @IfSent() @IsIn(EDGES) edges?: Edges;
   @IfSent() @IsOne(() => RimInput) rim?: RimInput;
+  @IfSent() @IsOne(() => PicturesInput) pictures?: PicturesInput;
 }

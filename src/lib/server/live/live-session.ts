@@ -87,6 +87,7 @@ export class LiveSession {
     if (!this.#open) throw new Unavailable('What has the windows of this session was lost.');
     const detail = this.carrier.refusalOf?.(batch) ?? null;
     if (detail !== null) return { kind: 'refused', index: 0, refusal: { field: 'at', detail } };
+    const { settings } = this.#log.session;
     const taken = this.#log.take(batch, now());
     if (!taken.ok) return { kind: 'refused', index: taken.index, refusal: taken.refusal };
     const [report] = taken.reports;
@@ -95,6 +96,7 @@ export class LiveSession {
       return { kind: 'appended', report: { batch: batch.id, first, events: [], settles: DONE } };
     }
     await this.#keep([report], digest);
+    if (this.#log.session.settings !== settings) this.carrier.settingsChanged?.(this.#log.session.settings);
     // Disconnected meanwhile: it is over, without an answer, when its host is there again.
     if (this.#open && taken.orders.length > 0) {
       this.#patience.set(

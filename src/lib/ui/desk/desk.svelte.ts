@@ -37,6 +37,8 @@ import { documentAddress, framePage } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
 import { Present } from '../../client/present.svelte';
 import { SessionLink } from '../../client/session-link.svelte';
+import { askForPictures } from '../../client/ask-for-pictures';
+import { DisplayPictures } from '../../client/display-pictures.svelte';
 import { SurveyLayouts } from '../../client/survey-layouts';
 import { TitlePatterns } from '../../client/title-patterns';
 import type { Chord } from '../../core/keys/chord';
@@ -78,6 +80,11 @@ export class Desk {
   /** Where the keys were sent last, by a key that goes through the sections: a new object each time. */
   sectionAsked = $state.raw<{ readonly section: 'foot' | 'front' } | null>(null);
 
+  /** How the windows of a display look. */
+  readonly pictures = new DisplayPictures(
+    (windows) => askForPictures(this.link.id, windows),
+    () => !document.hidden,
+  );
   readonly #surveys = new SurveyLayouts((sheet) => this.#drive({ type: 'laid-out', sheet }));
   readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
@@ -103,6 +110,7 @@ export class Desk {
   /** The window that is moved or sized just now. */
   readonly lifted = $derived(this.state.placing?.window ?? null);
   readonly surface = $derived(this.state.surface);
+  readonly paper = $derived(this.state.paper);
   readonly recording = $derived(this.state.recording);
   readonly recorded = $derived(this.state.recorded);
 
@@ -320,9 +328,9 @@ export class Desk {
   /** Whether something is carried that an application does not open. */
   readonly isShut = (application: ApplicationId): boolean => this.#takers?.has(application) === false;
 
-  /** The surface is so large now. */
-  meetSurface(surface: Extent): void {
-    this.#drive({ type: 'surface', surface });
+  /** The surface is so large now. @param paper what this page has to show it on, where that is something else */
+  meetSurface(surface: Extent, paper = surface): void {
+    this.#drive({ type: 'surface', surface, paper });
   }
 
   /** The pointer takes a window up, lays it somewhere, and lets it lie. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { tick, untrack } from 'svelte';
   import { afterNavigate } from '$app/navigation';
+  import { mayBePictured } from '../../core/display/pictures';
   import { planOf } from '../../core/display/plan';
   import type { LiveHost } from '../../core/slices/host/state';
   import { workspaceName } from '../../core/slices/workspaces/selectors';
@@ -17,11 +18,20 @@
   const plan = $derived(planOf(desk.session));
   const running = $derived(desk.session.recent.applications.length);
   let chart: HTMLElement;
+  let width = $state(untrack(() => desk.paper.width));
+  let height = $state(untrack(() => desk.paper.height));
 
   // What is placed is placed on the display's own screen.
   $effect.pre(() => {
     const { screen } = plan;
-    untrack(() => desk.meetSurface(screen));
+    const paper = { width, height };
+    untrack(() => desk.meetSurface(screen, paper));
+  });
+
+  // What may not be pictured any more is not kept, and what is gone neither.
+  $effect(() => {
+    const { session } = desk;
+    untrack(() => desk.pictures.forget((id) => !mayBePictured(session, id)));
   });
 
   // The keys are this page's, wherever a press of the pointer left them.
@@ -47,6 +57,8 @@
 
 <main
   bind:this={chart}
+  bind:clientWidth={width}
+  bind:clientHeight={height}
   tabindex="-1"
   aria-label={DISPLAY_TEXTS.chart}
   class="creased relative isolate flex min-h-0 min-w-0 flex-1 flex-col items-center gap-4 overflow-y-auto px-6 py-8 outline-none"

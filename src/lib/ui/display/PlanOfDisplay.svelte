@@ -9,6 +9,8 @@
 
   /** In pixels of the display, so that what is drawn keeps its shape at any size. */
   const unit = $derived(plan.screen.width / 100);
+  /** How wide the spine of a window is. */
+  const spine = (width: number) => Math.min(width / 3, 3.6 * unit);
   const bring = (window: string) => desk.wish({ type: 'bring-to-front', window, raiseAll: false });
 </script>
 
@@ -49,13 +51,18 @@
       <rect
         x={box.x}
         y={box.y}
-        width={Math.min(box.width / 3, 3.6 * unit)}
+        width={spine(box.width)}
         height={box.height}
         class="spine-fill"
         style:--hue={application.hue}
       />
+      <!-- Cut off where the window ends. -->
+      <svg x={box.x} y={box.y} width={box.width} height={box.height} aria-hidden="true">
+        <text x={spine(box.width) + unit} y={3.2 * unit} font-size={1.7 * unit} class="fill-ink">{title}</text
+        >
+      </svg>
       <text
-        x={box.x + Math.min(box.width / 3, 3.6 * unit) / 2}
+        x={box.x + spine(box.width) / 2}
         y={box.y + 3.2 * unit}
         text-anchor="middle"
         font-size={1.7 * unit}

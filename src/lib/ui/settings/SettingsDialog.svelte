@@ -14,6 +14,7 @@
     indexStanceOf,
     THEMES,
     USABLE_HOLD_KEYS,
+    type Pictures,
     type Rim,
     type Settings,
   } from '../../core/slices/settings/state';
@@ -25,6 +26,7 @@
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
 
   import FileButton from '../parts/FileButton.svelte';
+  import PictureSetting from '../display/PictureSetting.svelte';
   import RimSetting from './RimSetting.svelte';
   import KeyboardSetting from './KeyboardSetting.svelte';
 
@@ -41,6 +43,7 @@
   const change = (patch: Partial<Settings>) =>
     desk.wish({ type: 'change-settings', settings: { ...settings, ...patch } });
   const changeRim = (rim: Rim) => change({ rim });
+  const changePictures = (pictures: Pictures) => change({ pictures });
 
   /** A remembered choice by its title; what it stood for may have ended since. */
   function nameOf(choice: string): string {
@@ -129,6 +132,9 @@
         change({ edges: EDGES.find((edges) => edges === value) ?? edgesOf(settings) }),
       )}
       <RimSetting change={changeRim} />
+      {#if desk.session.host.kind === 'live'}
+        <PictureSetting change={changePictures} />
+      {/if}
       <div class="grid grid-cols-[150px_1fr] items-center gap-2">
         <Label.Root for="setting-holding" class="font-[650]">{SETTINGS_TEXTS.names.holding}</Label.Root>
         <span class="flex items-center gap-3">

@@ -30,7 +30,7 @@
   const MOST_MOVING = 60;
   const MOVE_MS = 150;
 
-  const paper = $derived(sheetOn({ width: desk.surface.width, height: desk.surface.height - SURVEY_HEAD }));
+  const paper = $derived(sheetOn({ width: desk.paper.width, height: desk.paper.height - SURVEY_HEAD }));
   const boxes = $derived(boxesOf(survey, paper).filter(({ id }) => has(desk.session.windows, id)));
   const pictures = $derived(new Map(sheet.laid?.pictures.map((picture) => [picture.id, picture])));
   const order = $derived(readingOrder(sheet, survey.order));
@@ -54,7 +54,7 @@
     const window = has(desk.session.windows, id) ? windowOf(desk.session, id) : null;
     if (still.matches || boxes.length > MOST_MOVING || !window || !isVisible(desk.session, window))
       return { duration: 0 };
-    const from = boxOn(desk.surface, window);
+    const from = boxOn(desk.paper, window);
     const [x, y] = [from.x - to.x, from.y - SURVEY_HEAD - to.y];
     const [wide, high] = [from.width / to.width, from.height / to.height];
     return {
@@ -104,8 +104,8 @@
   aria-label={SURVEY_TEXTS.title}
   tabindex="-1"
   class="{desk.glancing ? 'glanced-through' : ''} absolute top-0 left-0 z-10 flex flex-col contain-strict"
-  style:width="{desk.surface.width}px"
-  style:height="{desk.surface.height}px"
+  style:width="{desk.paper.width}px"
+  style:height="{desk.paper.height}px"
   onmousedown={keepFocus}
 >
   <div
@@ -222,9 +222,9 @@
   </div>
   {#if survey.enlarged && survey.at !== null && has(desk.session.windows, survey.at)}
     {@const window = windowOf(desk.session, survey.at)}
-    {@const box = boxOn(desk.surface, window)}
+    {@const box = boxOn(desk.paper, window)}
     {@const scale = Math.min(
-      (desk.surface.width - 80) / box.width,
+      (desk.paper.width - 80) / box.width,
       (paper.height - 80 - paper.captionHeight) / box.height,
       1.6,
     )}

@@ -6,7 +6,9 @@
   import { isUnsaved, shownText } from '../../core/slices/drafts/selectors';
   import { activeTab, windowOf } from '../../core/slices/windows/selectors';
   import StandIn from '../../stand-ins/StandIn.svelte';
+  import { OUTSIDE } from '../../core/slices/host/events';
   import { deskHere } from '../desk/desk.svelte';
+  import WindowPicture from '../display/WindowPicture.svelte';
   import SurveyCaption from './SurveyCaption.svelte';
 
   /** A window, small, on its caption. `whole`: with its content even where it cannot be seen on the surface. */
@@ -34,7 +36,9 @@
   const window = $derived(windowOf(desk.session, id));
   const application = $derived(applicationOf(desk.session, window.application));
   const document = $derived(documentOf(desk.session, activeTab(window).document));
-  const box = $derived(boxOn(desk.surface, window));
+  /** What it shows is not known here: the display has it. */
+  const outside = $derived(document.kind === OUTSIDE);
+  const box = $derived(boxOn(desk.paper, window));
   const shown = $derived(whole || isVisible(desk.session, window));
   const scale = $derived(width / box.width);
 </script>
@@ -55,12 +59,17 @@
     inert
   >
     <div class="relative overflow-hidden" style:width="{width}px" style:height="{height}px">
-      {#if shown}
-        <div
-          class="spine absolute inset-y-0 left-0"
-          style:--hue={application.hue}
-          style:width="{SPINE}px"
-        ></div>
+      {#if !shown && !outside}<div class="hatched absolute inset-0"></div>{/if}
+      <div
+        class="spine absolute inset-y-0 left-0"
+        style:--hue={application.hue}
+        style:width="{SPINE}px"
+      ></div>
+      {#if outside}
+        <div class={['absolute inset-y-0 right-0', !shown && 'opacity-60']} style:left="{SPINE}px">
+          <WindowPicture {id} {width} />
+        </div>
+      {:else if shown}
         <div
           class="absolute top-0 origin-top-left overflow-hidden"
           style:left="{SPINE}px"
@@ -70,13 +79,6 @@
         >
           <StandIn {document} text={shownText(desk.session, window)} day={now} />
         </div>
-      {:else}
-        <div class="hatched absolute inset-0"></div>
-        <div
-          class="spine absolute inset-y-0 left-0"
-          style:--hue={application.hue}
-          style:width="{SPINE}px"
-        ></div>
       {/if}
     </div>
   </div>

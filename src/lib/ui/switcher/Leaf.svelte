@@ -9,7 +9,9 @@
   import type { SwitcherSize } from '../../core/layout/switcher-size';
   import { folded, type SplitTitle } from '../../core/layout/similar-titles';
   import StandIn from '../../stand-ins/StandIn.svelte';
+  import { OUTSIDE } from '../../core/slices/host/events';
   import { deskHere } from '../desk/desk.svelte';
+  import WindowPicture from '../display/WindowPicture.svelte';
   import Comma from '../parts/Comma.svelte';
   import { TEXTS } from '../words/texts';
 
@@ -38,6 +40,8 @@
 
   const window = $derived(windowOf(desk.session, id));
   const document = $derived(documentOf(desk.session, activeTab(window).document));
+  /** What it shows is not known here: the display has it. */
+  const outside = $derived(document.kind === OUTSIDE);
   const text = $derived(shownText(desk.session, window));
   const standing = $derived(standingOfWindow(desk.session, id).map(standingText));
   const tabs = $derived(
@@ -62,9 +66,17 @@
   class="flex flex-col justify-end border border-line bg-paper contain-layout contain-size contain-style
     {selected ? 'outline-[3px] outline-offset-2 outline-ink' : ''}"
 >
+  {#if outside}
+    <div
+      class={['min-h-0 flex-1 overflow-hidden border-b border-line-soft', window.minimised && 'opacity-60']}
+      aria-hidden="true"
+    >
+      <WindowPicture {id} width={size.leafWidth} looked={preview} />
+    </div>
+  {/if}
   {#if window.minimised}
     <div class="fold-up mx-2 mb-1 h-3 border border-line" aria-hidden="true"></div>
-  {:else}
+  {:else if !outside}
     <div class="min-h-0 flex-1 overflow-hidden border-b border-line-soft" aria-hidden="true" inert>
       <div
         class="origin-top-left"

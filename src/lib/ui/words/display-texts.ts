@@ -21,6 +21,13 @@ export const DISPLAY_TEXTS = {
   holdHint: 'Hold the key and step, here or in any program:',
 } as const;
 
+/** The texts of the setting of pictures. */
+export const PICTURE_TEXTS = {
+  title: 'Window pictures',
+  hint: 'Small, of what you look at; they are kept nowhere.',
+  except: 'Leave these programs out:',
+} as const;
+
 /** The texts of the list of desks. */
 export const DESK_TEXTS = {
   title: 'Desks',

@@ -1,3 +1,5 @@
+import type { ApplicationId } from '../../model/ids';
+
 /** The hold keys that a document may name. */
 export const HOLD_KEYS = ['Alt', 'Control', 'Meta'] as const;
 /** The key kept down while stepping, by its modifier name, as it is stored. */
@@ -68,6 +70,15 @@ export type Rim = { readonly [Part in RimPart]?: string };
 export const rimOf = ({ rim = {} }: Settings): Rim =>
   Object.fromEntries(RIM_PARTS.flatMap((part) => (rim[part] === undefined ? [] : [[part, rim[part]]])));
 
+/** Pictures of a display's windows: whether they are shown at all, and the programs of which there are none. */
+export interface Pictures {
+  readonly shown: boolean;
+  readonly except: readonly ApplicationId[];
+}
+
+/** Those pictures: all are shown, unless someone asked for less. */
+export const picturesOf = ({ pictures }: Settings): Pictures => pictures ?? { shown: true, except: [] };
+
 /** What a person has chosen. What came later than the first version may be absent. */
 export interface Settings {
   readonly holdKey: HoldKey;
@@ -79,6 +90,15 @@ export interface Settings {
   readonly switcherShows?: SwitcherScope;
   readonly edges?: Edges;
   readonly rim?: Rim;
+  readonly pictures?: Pictures;
+}
+
+/** Settings that go with a person to another desk. What is pictured is about the programs of one display. */
+export type PortableSettings = Omit<Settings, 'pictures'>;
+
+/** Those of some settings. */
+export function portable({ pictures: _here, ...settings }: Settings): PortableSettings {
+  return settings;
 }
 
 /** The fields of this slice. */

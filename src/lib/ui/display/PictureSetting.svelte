@@ -1,0 +1,64 @@
+<script lang="ts">
+  import { Label, Switch } from 'bits-ui';
+  import { idsOf } from '../../core/model/order';
+  import { find } from '../../core/model/table';
+  import { picturesOf, type Pictures } from '../../core/slices/settings/state';
+  import { deskHere } from '../desk/desk.svelte';
+  import Monogram from '../parts/Monogram.svelte';
+  import { PICTURE_TEXTS } from '../words/display-texts';
+
+  /** Whether pictures of a display's windows are shown, and of which programs there are none. */
+  let { change }: { change: (pictures: Pictures) => void } = $props();
+
+  const desk = deskHere();
+  const pictures = $derived(picturesOf(desk.session.settings));
+  /** Those that run, and those that are left out whether they run or not. */
+  const applications = $derived(
+    [...new Set([...idsOf(desk.session.recent.applications), ...pictures.except])].flatMap(
+      (id) => find(desk.session.applications, id) ?? [],
+    ),
+  );
+
+  function leave(application: string, out: boolean) {
+    const others = pictures.except.filter((id) => id !== application);
+    change({ ...pictures, except: out ? [...others, application] : others });
+  }
+</script>
+
+<div class="grid grid-cols-[150px_1fr] items-center gap-2">
+  <Label.Root for="setting-pictures" class="font-[650]">{PICTURE_TEXTS.title}</Label.Root>
+  <span class="flex items-center gap-3">
+    <Switch.Root
+      id="setting-pictures"
+      checked={pictures.shown}
+      onCheckedChange={(shown) => change({ ...pictures, shown })}
+      class="inline-flex h-6 w-11 shrink-0 items-center border border-ink px-0.5 data-[state=checked]:bg-ink"
+    >
+      <Switch.Thumb
+        class="block size-4 bg-ink data-[state=checked]:translate-x-5 data-[state=checked]:bg-paper"
+      />
+    </Switch.Root>
+    <span class="text-ink-soft">{PICTURE_TEXTS.hint}</span>
+  </span>
+</div>
+{#if pictures.shown && applications.length > 0}
+  <fieldset class="-mt-2 pl-[158px]">
+    <legend class="text-ink-soft">{PICTURE_TEXTS.except}</legend>
+    <ul class="mt-1 flex max-h-40 flex-wrap gap-2 overflow-y-auto">
+      {#each applications as application (application.id)}
+        {@const out = pictures.except.includes(application.id)}
+        <li>
+          <button
+            type="button"
+            aria-pressed={out}
+            class="flex min-h-7 items-center gap-2 rounded-[3px] border border-line px-1.5 py-0.5 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+            onclick={() => leave(application.id, !out)}
+          >
+            <Monogram {application} />
+            <span dir="auto">{application.name}</span>
+          </button>
+        </li>
+      {/each}
+    </ul>
+  </fieldset>
+{/if}
