@@ -1,8 +1,8 @@
 /** Your own windows, from the key to the window: a display, real keys, the agent and the server as they ship. */
-import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
 import { throwawayCluster } from '../scripts/lib/cluster.mjs';
 import { idsOf } from '../src/lib/core/model/order';
 import type { Session } from '../src/lib/core/session/session';
@@ -163,17 +163,43 @@ describe('the hold key in every program', () => {
     await expect.poll(active).toBe('tide');
     await chord('KeyZ');
     await expect.poll(active).toBe('sounding');
-    expect((await session()).windows.find((window) => titleOf(window) === 'tide')?.minimised).toBe(true);
+    await expect
+      .poll(async () => (await session()).windows.find((one) => titleOf(one) === 'tide')?.minimised)
+      .toBe(true);
   });
 
-  it('search is written into by the keyboard itself, and Enter lands', async () => {
+  it('search is written into however soon, letter for letter, and Enter lands; again and again', async () => {
     await open('charts: tide | radio: calls | log: berths');
+    for (const { at, title } of [
+      { at: 'KeyB,KeyE,KeyR', title: 'berths' },
+      { at: 'KeyC,KeyA,KeyL', title: 'calls' },
+      { at: 'KeyT,KeyI,KeyD', title: 'tide' },
+    ]) {
+      await display.keyboard.down('MetaLeft');
+      await display.keyboard.tap('KeyQ');
+      await expect.poll(active).toBe('Key Fold');
+      await display.keyboard.up('MetaLeft');
+      await display.keyboard.tap(...at.split(','), 'Enter');
+      await expect.poll(active).toBe(title);
+    }
+    const letters = (await session()).learned.map((choice) => choice.letters);
+    expect(letters).toEqual(expect.arrayContaining(['ber', 'cal', 'tid']));
+  });
+
+  it('what a dead key composes is written too', async () => {
+    display.keyboard.layout('de');
+    onTestFinished(() => display.keyboard.layout('us'));
+    await open('charts: tide | radio: élan');
     await display.keyboard.down('MetaLeft');
     await display.keyboard.tap('KeyQ');
     await expect.poll(active).toBe('Key Fold');
     await display.keyboard.up('MetaLeft');
-    await display.keyboard.tap('KeyB', 'KeyE', 'KeyR', 'Enter');
-    await expect.poll(active).toBe('berths');
+    // Composing is the system's: it begins once the keyboard is the page's.
+    await expect.poll(() => display.keyboard.isFree()).toBe(true);
+    // The key left of Backspace is the dead acute accent (xkb-data, symbols/de).
+    await display.keyboard.tap('Equal', 'KeyE', 'KeyL', 'Enter');
+    await expect.poll(active).toBe('élan');
+    await expect.poll(async () => (await session()).learned.map(({ letters }) => letters)).toContain('él');
   });
 
   it('works with Caps Lock and Num Lock on, and leaves other keys to the programs', async () => {
@@ -197,6 +223,15 @@ describe('nothing is lost', () => {
     return ids();
   }
 
+  /** The hold key is Key Fold's again, and works. */
+  async function keysAgain(): Promise<void> {
+    await agent.says(/Meta with \d+ keys is Key Fold’s/);
+    const [first = '', second = ''] = (await recent()).split(' ');
+    await expect.poll(active).toBe(first);
+    await chord('KeyS');
+    await expect.poll(active).toBe(second);
+  }
+
   it('when the server is killed', async () => {
     const before = await used();
     await server.kill();
@@ -204,6 +239,7 @@ describe('nothing is lost', () => {
     await expect.poll(awaySince).toBeUndefined();
     expect(await ids()).toEqual(before);
     expect(await recent()).toBe('calls tide berths');
+    await keysAgain();
   });
 
   it('when the agent is killed: the display is away meanwhile, and says since when', async () => {
@@ -215,6 +251,8 @@ describe('nothing is lost', () => {
     expect(await awaySince()).toBeUndefined();
     expect(await ids()).toEqual(before);
     expect(await recent()).toBe('calls tide berths');
+    await chord('KeyS');
+    await expect.poll(active).toBe('tide');
   });
 
   it('when the window manager is killed, and another one takes over', async () => {
@@ -225,6 +263,7 @@ describe('nothing is lost', () => {
     await display.restartManager();
     await expect.poll(awaySince).toBeUndefined();
     expect(await ids()).toEqual(before);
+    await keysAgain();
   });
 });
 
@@ -253,6 +292,18 @@ describe('a display can do harm', () => {
     for (const name of ['agent-token', 'access-key'])
       expect(statSync(join(secrets, name)).mode & 0o777).toBe(0o600);
     expect(server.said()).not.toContain(secret('agent-token'));
+    // What a program is started with, everybody can see.
+    const lines = readdirSync('/proc')
+      .filter((name) => /^\d+$/.test(name))
+      .flatMap((pid) => {
+        try {
+          return [readFileSync(`/proc/${pid}/cmdline`, 'utf8')];
+        } catch {
+          return [];
+        }
+      });
+    expect(lines.some((line) => line.includes('--class=key-fold'))).toBe(true);
+    expect(lines.filter((line) => line.includes(secret('access-key')))).toEqual([]);
   });
 });
 

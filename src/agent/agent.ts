@@ -187,7 +187,9 @@ export class Agent {
       case 'hold':
         return this.#heldKeys?.want(message);
       case 'panel':
-        return this.#heldKeys?.be(message.stance);
+        return this.#heldKeys?.be(message.stance, message.wished);
+      case 'has-keys':
+        return this.#heldKeys?.panelHasKeys();
       case 'no-panel':
         return this.#heldKeys?.want(null);
       case 'misunderstood':

@@ -1,6 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { accessSync, constants } from 'node:fs';
+import { accessSync, constants, mkdirSync, writeFileSync } from 'node:fs';
 import { delimiter, join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { doorTo } from '../lib/core/display/door';
 import type { PanelStance } from '../lib/core/display/holding';
 import type { Geometry } from '../lib/core/model/geometry';
 import { ManagerMessages } from './x11/manager-messages';
@@ -16,7 +18,7 @@ const MARGIN = 40;
 const AGAIN_MS = 2_000;
 /** So long, in ms, a window may take to get the keys, and what was chosen to come forward. */
 const RAISED_MS = 500;
-const CHOSEN_MS = 80;
+const WISHED_MS = 1_000;
 
 /** What the panel's browser is started with. */
 export interface PanelSettings {
@@ -54,9 +56,13 @@ export class Panel {
     const program = browserIn(process.env);
     if (program === null) return false;
     const { address, profile, display, say } = this.settings;
+    // The address carries the access key.
+    const door = join(profile, 'open.html');
+    mkdirSync(profile, { recursive: true, mode: 0o700 });
+    writeFileSync(door, doorTo(address), { mode: 0o600 });
     const child = spawn(
       program,
-      [...FLAGS, `--class=${OWN_CLASS}`, `--user-data-dir=${profile}`, `--app=${address}`],
+      [...FLAGS, `--class=${OWN_CLASS}`, `--user-data-dir=${profile}`, `--app=${pathToFileURL(door).href}`],
       {
         env: { ...process.env, DISPLAY: display },
         stdio: 'ignore',
@@ -85,12 +91,14 @@ export class Panel {
   }
 
   /** Raises it, or puts it away; resolves once it has the keys, or within a short while if it does not get them. */
-  async be(stance: PanelStance): Promise<void> {
+  async be(stance: PanelStance, wished: boolean): Promise<void> {
     const before = this.#stance;
     this.#stance = stance;
     const window = this.#window;
-    if (!window || (before === 'away') === (stance === 'away')) return;
-    if (stance === 'away') return this.#withdraw(window);
+    if (!window) return;
+    if (stance === 'away') return before === 'away' ? undefined : this.#withdraw(window, wished);
+    // Something else may have come forward since.
+    if (before !== 'away' && this.hasKeys) return;
     if (!this.hasKeys) this.#before = this.display.active;
     await this.#raise(window);
     await this.display.until(() => this.hasKeys, RAISED_MS);
@@ -109,7 +117,7 @@ export class Panel {
     await messages.setStates(window.xid, true, 'SKIP_PAGER');
     await messages.carry(window.xid, null);
     await messages.place(window.xid, this.#place());
-    if (this.#stance === 'away') await this.#withdraw(window);
+    if (this.#stance === 'away') await this.#withdraw(window, false);
   }
 
   #place(): Geometry {
@@ -133,8 +141,8 @@ export class Panel {
    * that: a browser whose window goes away under the pointer while it has them believes that it has them still. As a rule
    * something was chosen and comes forward; else what was in front before does.
    */
-  async #withdraw({ xid }: XWindow): Promise<void> {
-    if (this.hasKeys && !(await this.display.until(() => !this.hasKeys, CHOSEN_MS))) {
+  async #withdraw({ xid }: XWindow, wished: boolean): Promise<void> {
+    if (this.hasKeys && !(wished && (await this.display.until(() => !this.hasKeys, WISHED_MS)))) {
       const before = this.#before === null ? undefined : this.display.windows.get(this.#before);
       if (before && !before.minimised) {
         await this.#raise(before);
@@ -143,6 +151,7 @@ export class Panel {
     }
     // Wanted again meanwhile.
     if (this.#stance !== 'away') return;
+    await this.display.connection.takeKeysFrom(xid);
     await this.#messages.minimise(xid);
   }
 }

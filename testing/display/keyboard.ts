@@ -80,6 +80,14 @@ export class Keyboard {
     return this.up(hold);
   }
 
+  /** Whether no program has taken the whole keyboard. */
+  async isFree(): Promise<boolean> {
+    const { client, root } = this.connection;
+    const status = await this.connection.reply<number>((done) => client.GrabKeyboard(root, 0, 0, 1, 1, done));
+    if (status === 0) client.UngrabKeyboard(0);
+    return status === 0;
+  }
+
   /** Lets go of whatever is still down. */
   async rest(): Promise<void> {
     await this.up(...this.#down);

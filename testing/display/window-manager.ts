@@ -104,6 +104,8 @@ export class WindowManager {
       client.QueryTree(root, done),
     );
     for (const window of tree.children) await this.#adopt(window);
+    // What lies on top has the keys.
+    await this.#keepKeys();
     await this.#publish();
     for (const window of [root, check])
       await connection.setNumbers(window, '_NET_SUPPORTING_WM_CHECK', 'WINDOW', [check]);

@@ -1,4 +1,7 @@
 /** The hold key as the agent takes it: real keys, made by the X server (XTEST), and other programs that want them too. */
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { setTimeout as pause } from 'node:timers/promises';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
 import { HoldKeyGrab } from '../../src/agent/x11/hold-key';
 import { XConnection } from '../../src/agent/x11/x-connection';
@@ -101,14 +104,68 @@ describe('while the hold key is down', () => {
 
   it('a position stays one when the layout changes', async () => {
     await want();
-    taken = null;
     display.keyboard.layout('fr');
     onTestFinished(() => display.keyboard.layout('us'));
-    await expect.poll(() => taken).toEqual([]);
-    await display.keyboard.chord('MetaLeft', 'KeyW');
-    await expect.poll(ends).toBe(1);
+    const pressed = async () => {
+      heard = [];
+      await display.keyboard.chord('MetaLeft', 'KeyW');
+      await expect.poll(ends).toBe(1);
+      return heard[0];
+    };
     // What the French layout has where Latin keyboards have W (xkb-data, symbols/fr).
-    expect(heard[0]).toMatchObject({ code: 'KeyW', key: 'z', phase: 'down' });
+    await expect.poll(pressed).toMatchObject({ code: 'KeyW', key: 'z', phase: 'down' });
+  });
+});
+
+it('no tap is lost while the map of the keyboard changes', async () => {
+  await want();
+  const changing = spawn('sh', ['-c', 'for n in 1 2 3 4 5 6 7 8; do setxkbmap -layout us; done'], {
+    env: { ...process.env, DISPLAY: display.name },
+  });
+  const over = once(changing, 'exit');
+  let taps = 0;
+  while (changing.exitCode === null) {
+    taps += 1;
+    await display.keyboard.chord('MetaLeft', 'KeyS');
+    await pause(2);
+  }
+  await over;
+  await expect.poll(ends).toBe(taps);
+  expect(heard.filter(({ code, phase }) => code === 'KeyS' && phase === 'down')).toHaveLength(taps);
+});
+
+describe('while the keyboard is about to be given to a window', () => {
+  it('what is pressed is heard, also once the hold key is up, and belongs to no program', async () => {
+    await want();
+    const others = await program();
+    await display.keyboard.down('MetaLeft');
+    await display.keyboard.tap('KeyS');
+    await expect.poll(() => heard.length).toBe(2);
+    grab.keep();
+    await display.keyboard.up('MetaLeft');
+    await display.keyboard.tap('KeyB');
+    await expect.poll(line).toBe('KeyS down, KeyS up, MetaLeft up, KeyB down, KeyB up');
+    grab.letGo();
+    await grab.isDown();
+    await display.keyboard.tap('KeyC');
+    await expect.poll(() => others.filter((code) => code !== 'MetaLeft')).toEqual(['KeyC']);
+  });
+
+  it('it is given back if it is not given after all', async () => {
+    await want();
+    const others = await program();
+    await display.keyboard.down('MetaLeft');
+    await display.keyboard.tap('KeyS');
+    await expect.poll(() => heard.length).toBe(2);
+    grab.keep();
+    await display.keyboard.up('MetaLeft');
+    await expect.poll(ends).toBe(1);
+    grab.keepNoMore();
+    await grab.isDown();
+    await display.keyboard.tap('KeyC');
+    await expect.poll(() => others).toContain('KeyC');
+    await display.keyboard.chord('MetaLeft', 'KeyS');
+    await expect.poll(ends).toBe(2);
   });
 });
 

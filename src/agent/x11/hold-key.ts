@@ -18,8 +18,6 @@ const KEYSYMS = {
 /** The error that says that another client has a key (X11 protocol, BadAccess). */
 const TAKEN = 10;
 const ASYNCHRONOUS = 1;
-const ANY_KEY = 0;
-const ANY_MODIFIER = 0x8000;
 /** Ask anew once a layout has settled, in ms: changes come in bursts. */
 const SETTLED_MS = 50;
 /** Kinds of events of the keyboard, and the part of its state that is told (XKB protocol 1.0, 4.3 and 16). */
@@ -44,6 +42,8 @@ export interface HoldListener {
  */
 export class HoldKeyGrab {
   #wanted: HoldWanted | null = null;
+  /** What was last said how much of it could be had. */
+  #told: HoldWanted | null = null;
   #codes = new Map<number, string>();
   #keycodes = new Map<string, number>();
   #keysyms: readonly (readonly number[])[] = [];
@@ -57,6 +57,12 @@ export class HoldKeyGrab {
   #isDown = false;
   /** Whether the whole keyboard is ours. */
   #hasKeyboard = false;
+  /** Whether it stays ours though the hold key comes up. */
+  #keeps = false;
+  /** Whether the keyboard is being given away, and what was pressed before may still come here. */
+  #leaves = false;
+  /** What is taken: `keycode state`, and whether another program has it. */
+  readonly #grabs = new Map<string, boolean>();
   readonly #down = new Set<number>();
   /** A key that was let go, unless it turns out to repeat. */
   #release: XEvent | null = null;
@@ -83,12 +89,33 @@ export class HoldKeyGrab {
 
   /** Gives the keyboard back though the hold key is down: whoever has the focus gets the rest. */
   letGo(): void {
+    const { client } = this.connection;
+    const kept = this.#keeps;
     this.#held = false;
+    this.#keeps = false;
     this.#down.clear();
     if (!this.#hasKeyboard) return;
     this.#hasKeyboard = false;
     // At the present time: an earlier one than the grab's own would be ignored.
-    this.connection.client.UngrabKeyboard(0);
+    client.UngrabKeyboard(0);
+    if (!kept) return;
+    // What was pressed before the server heard of it is on its way to here.
+    this.#leaves = true;
+    void client.sync().then(() => (this.#leaves = false));
+  }
+
+  /**
+   * The keyboard is about to be given to a window: until then it is kept, also when the hold key comes up, and what is
+   * pressed is handed on. Without a hold there is nothing to be kept.
+   */
+  keep(): void {
+    this.#keeps = this.#held;
+  }
+
+  /** It is not given to anybody after all. */
+  keepNoMore(): void {
+    this.#keeps = false;
+    if (!this.#held) this.letGo();
   }
 
   /** Whether the hold key is down just now, whoever has the keys. */
@@ -103,23 +130,46 @@ export class HoldKeyGrab {
     this.#endListening();
   }
 
+  /**
+   * Takes what is wanted, and gives back what is not wanted any more. What is ours already stays so meanwhile: the map of
+   * the keyboard is told to have changed whenever another keyboard is used, and a key that is pressed just then counts.
+   */
   async #grabAll(): Promise<void> {
     const { client, root } = this.connection;
     await this.#readKeyboard();
-    client.UngrabKey(root, ANY_KEY, ANY_MODIFIER);
     const wanted = this.#wanted;
-    if (!wanted) return;
-    const hold = this.#masks[wanted.holdKey];
-    const states = [hold, hold | SHIFT].flatMap((state) => this.#lockStates().map((locks) => state | locks));
-    const taken = await Promise.all(
-      wanted.positions.map(async (position) => {
-        const keycode = this.#keycodes.get(position);
-        if (keycode === undefined || hold === 0) return [];
-        const refused = await Promise.all(states.map((state) => this.#isTaken(keycode, state)));
-        return refused.some(Boolean) ? [position] : [];
-      }),
+    const combinations = new Map(
+      (wanted?.positions ?? []).flatMap((position) =>
+        this.#statesOf(position).map(({ keycode, state }) => [`${keycode} ${state}`, { keycode, state }]),
+      ),
     );
-    if (this.#wanted === wanted) this.listener.grabbed(taken.flat());
+    for (const known of [...this.#grabs.keys()]) {
+      if (combinations.has(known)) continue;
+      const [keycode = 0, state = 0] = known.split(' ').map(Number);
+      client.UngrabKey(root, keycode, state);
+      this.#grabs.delete(known);
+    }
+    const fresh = [...combinations].filter(([name]) => this.#grabs.get(name) !== false);
+    await Promise.all(
+      fresh.map(async ([name, { keycode, state }]) =>
+        this.#grabs.set(name, await this.#isTaken(keycode, state)),
+      ),
+    );
+    if (!wanted || this.#wanted !== wanted || wanted === this.#told) return;
+    this.#told = wanted;
+    const isTaken = (position: string) =>
+      this.#statesOf(position).some(({ keycode, state }) => this.#grabs.get(`${keycode} ${state}`));
+    this.listener.grabbed(wanted.positions.filter(isTaken));
+  }
+
+  /** A key of the keyboard with every state of the modifiers in which it is Key Fold's; none if it is not there. */
+  #statesOf(position: string): { readonly keycode: number; readonly state: number }[] {
+    const keycode = this.#keycodes.get(position);
+    const hold = this.#holdMask;
+    if (keycode === undefined || hold === 0) return [];
+    return [hold, hold | SHIFT].flatMap((state) =>
+      this.#lockStates().map((locks) => ({ keycode, state: state | locks })),
+    );
   }
 
   /** A grab has no reply: what was not refused before the server answers the next request is ours. */
@@ -226,7 +276,7 @@ export class HoldKeyGrab {
     const { keycode = 0, time } = event;
     if (this.#release?.keycode === keycode && this.#release.time === time) this.#release = null;
     else this.#settleRelease();
-    if (!this.#held) {
+    if (!this.#held && !this.#keeps && !this.#leaves) {
       // Pressed before the keyboard was given back, it belongs to no hold.
       if (!this.#wanted || ((event.buttons ?? 0) & this.#holdMask) === 0) return;
       this.#held = true;
@@ -245,7 +295,7 @@ export class HoldKeyGrab {
    * that of the key it is refused when another key was pressed since, which was a newer grab (X11 protocol, GrabKeyboard).
    */
   #takeKeyboard(): void {
-    if (!this.#held || this.#hasKeyboard) return;
+    if (this.#hasKeyboard || !(this.#held || this.#keeps)) return;
     this.#hasKeyboard = true;
     const { client, root } = this.connection;
     client.GrabKeyboard(root, 0, 0, ASYNCHRONOUS, ASYNCHRONOUS, () => true);
@@ -253,14 +303,15 @@ export class HoldKeyGrab {
 
   #released(event: XEvent): void {
     const { keycode = 0 } = event;
-    if (!this.#held) return;
+    if (!this.#held && !this.#keeps && !this.#leaves) return;
     this.#down.delete(keycode);
     if (!this.#holdKeys.includes(keycode)) this.listener.key(this.#arrived(event, 'up', false));
   }
 
   #end(shift: boolean): void {
     const holdKey = this.#wanted?.holdKey ?? 'Meta';
-    this.letGo();
+    if (this.#keeps) this.#held = false;
+    else this.letGo();
     this.listener.key(holdKeyUp(holdKey, shift));
   }
 

@@ -19,6 +19,8 @@ export const EVENTS = x11.eventMask as Readonly<
 
 /** Properties are read up to so many words of four bytes; longer ones are cut. */
 const MOST_WORDS = 1 << 18;
+/** Who gets the keys when the window that has them goes away (X11 protocol, SetInputFocus). */
+const POINTER_ROOT = 1;
 /** The property of a window of ours whose changes tell the server's time. */
 const CLOCK = '_KEY_FOLD_CLOCK';
 
@@ -198,6 +200,20 @@ export class XConnection {
       eventMask: EVENTS.PropertyChange,
     });
     return (this.#own = window);
+  }
+
+  /**
+   * Takes the keyboard from a window that is about to go out of sight, if it has it still; nobody has it then. A manager
+   * gives it to somebody as a rule, but not where what comes forward wants no keys.
+   */
+  async takeKeysFrom(window: number): Promise<void> {
+    const { client } = this;
+    const has = await this.tried<{ readonly focus: number }>((done) => client.GetInputFocus(done));
+    if (has?.focus !== window) return;
+    const own = this.ownWindow();
+    // Only what is shown can have them; it lies outside of the screen.
+    client.MapWindow(own);
+    client.SetInputFocus(own, POINTER_ROOT);
   }
 
   /** What is on the screen at a place, as the server's bytes for its pixels. */

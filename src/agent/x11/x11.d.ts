@@ -234,6 +234,7 @@ declare module 'x11' {
     ChangeSaveSet(remove: 0 | 1, id: number): void;
     SetSelectionOwner(owner: number, selection: number, time: number): void;
     SetInputFocus(id: number, revertTo: 0 | 1 | 2): void;
+    GetInputFocus(done: Done<{ readonly focus: number }>): void;
     CreatePixmap(id: number, drawable: number, depth: number, width: number, height: number): void;
     FreePixmap(id: number): void;
     GetImage(

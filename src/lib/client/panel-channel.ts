@@ -32,7 +32,17 @@ export class PanelChannel {
   /** Says something, now or as soon as it is heard. */
   say(message: FromPanel): void {
     this.#said.set(message.type, message);
+    this.mention(message);
+  }
+
+  /** Says something that is about this moment alone. */
+  mention(message: FromPanel): void {
     if (this.#socket?.readyState === WebSocket.OPEN) this.#socket.send(JSON.stringify(message));
+  }
+
+  /** Whoever comes anew is not told any more what was said last of this kind. */
+  withdraw(type: FromPanel['type']): void {
+    this.#said.delete(type);
   }
 
   #connect(): void {

@@ -1,4 +1,5 @@
 /** What the running server is made of: its database, its store, who is let in, and the demo. */
+import { doorTo } from '../core/display/door';
 import { join } from 'node:path';
 import { fromDocument } from '../core/formats/session-document';
 import { ellavane } from '../demo/ellavane';
@@ -10,6 +11,7 @@ import { migrate } from './database/migrate';
 import { passes } from './http/guard';
 import { Hosts } from './http/hosts';
 import { Importer } from './import/importer';
+import { keepSecret } from './access/secret';
 import { Displays } from './displays/displays';
 import { DisplayTokens } from './displays/display-tokens';
 import { openOwnDisplay, OWN_DISPLAY } from './displays/own-display';
@@ -67,10 +69,10 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
   );
   if (settings.displaySecrets !== null) {
     const key = await openOwnDisplay(settings.displaySecrets, displays.tokens, keys);
-    const page = `http://${hosts.onLoopback ? settings.listening : 'localhost'}:${settings.port}`;
-    console.log(
-      `Key Fold: your own windows, for you alone: open\n  ${page}${askingPage(`/sessions/${OWN_DISPLAY}`)}#${key}`,
-    );
+    const server = `http://${hosts.onLoopback ? settings.listening : 'localhost'}:${settings.port}`;
+    const page = `${server}${askingPage(`/sessions/${OWN_DISPLAY}`)}#${key}`;
+    await keepSecret(join(settings.displaySecrets, 'open.html'), doorTo(page));
+    console.log(`Key Fold: your own windows, for you alone: open\n  ${page}`);
   }
   await displays.open();
   // What serves the build looks for it there.

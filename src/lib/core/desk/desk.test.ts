@@ -193,6 +193,24 @@ describe('what an input leads to', () => {
     expect(person.state.taken.includes('NumpadEnter')).toBe(input.type === 'answered');
   });
 
+  it('letters that were handed on go into the search line, which others have by themselves', () => {
+    const person = personAt('a: a1 | b: b1').press('search').letGo();
+    const write = (key: string, more: object = {}) => person.tap(`Key${key}`, { key, alt: false, ...more });
+    write('b');
+    expect(person.switcher?.search?.letters ?? '').toBe('');
+    const handedOn = { handedOn: true };
+    write('b', handedOn);
+    write('1', handedOn);
+    write('x', handedOn);
+    person.tap('Backspace', { key: 'Backspace', alt: false, ...handedOn });
+    write('v', { ...handedOn, control: true });
+    expect(person.switcher?.search?.letters).toBe('b1');
+    person.tap('Enter', { key: 'Enter', alt: false, ...handedOn });
+    expect(person.session.front).toBe('b1');
+    write('a', handedOn);
+    expect(person.switcher).toBeNull();
+  });
+
   it('a key in a dialog switches nothing, but what is bound is the browser’s no more', () => {
     const person = personAt('a: a1 | b: b1').input({ type: 'dialog', dialog: 'settings' });
     person.effects = [];

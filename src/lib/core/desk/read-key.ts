@@ -70,6 +70,9 @@ function meaningOf(input: KeyInput, around: Surroundings): KeyMeaning | null {
 function withoutHoldKey(input: KeyInput, around: Surroundings): KeyMeaning | null {
   const modifiers = modifiersOf(input);
   if (around.placing) return whilePlacing(input, around, modifiers);
+  // The line has the keys that come to the page by themselves.
+  if (input.handedOn && modifiers.length === 0 && around.switcher !== 'closed')
+    return intoSearch(input, around);
   if (around.surveying) return invoked(input, inSurvey(around), around, modifiers);
   const scopes: readonly Scope[] = around.walking ? ['index'] : inSwitcher(around);
   const meaning = invoked(input, [...scopes, 'anywhere'], around, modifiers);

@@ -26,10 +26,20 @@ export type PanelStance = 'away' | 'raised' | 'keys';
 export interface PanelWanted {
   readonly type: 'panel';
   readonly stance: PanelStance;
+  /** Whether something was wished that may bring another window forward, so that none needs to be when this one goes. */
+  readonly wished: boolean;
+}
+
+/**
+ * The answer to {@link Giving}: the page has done what it was told before, and its browser has given it the keyboard. A window
+ * may have it some time before its browser has drawn it, and what is pressed meanwhile goes nowhere.
+ */
+export interface PanelHasKeys {
+  readonly type: 'has-keys';
 }
 
 /** What the page says. */
-export type FromPanel = HoldWanted | PanelWanted;
+export type FromPanel = HoldWanted | PanelWanted | PanelHasKeys;
 
 /** A key, pressed while the hold key is down or let go since. */
 export interface KeyTold {
@@ -45,8 +55,13 @@ export interface Grabbed {
   readonly taken: readonly string[];
 }
 
+/** The keyboard is about to be given to the window: the page answers once it can take it. */
+export interface Giving {
+  readonly type: 'giving';
+}
+
 /** What the agent says. */
-export type ToPanel = KeyTold | Grabbed;
+export type ToPanel = KeyTold | Grabbed | Giving;
 
 /**
  * With Alt every letter means something in some program's menus, so only what is needed to come and go is taken there; what

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { desktopEntry, entryText, LONGEST_ENTRY } from './desktop-entry';
+import { desktopEntry, entryText, LONGEST_ENTRY, programText } from './desktop-entry';
 import { guestId, monogramFor } from './guest';
 
 // freedesktop.org, "Desktop Entry Specification" 1.5, appendix A, "Example Desktop Entry File", from memory.
@@ -132,6 +133,27 @@ describe('a desktop entry', () => {
       command: [],
     });
     expect(read(entry('Exec=x', 'X-KeyFold-Hue=360'))).toMatchObject({ hue: null });
+  });
+});
+
+describe('an entry that starts a program', () => {
+  const wanted = {
+    name: 'Key Fold',
+    comment: 'Windows by keyboard.',
+    icon: '/k.svg',
+    categories: ['Utility'],
+  };
+
+  it('has its command word for word, whatever is in it', () => {
+    fc.assert(
+      fc.property(fc.array(fc.string({ unit: 'binary', minLength: 1 }), { minLength: 1 }), (words) => {
+        const command = words.map((word) => word.replaceAll('\0', '').replaceAll('\r', '') || 'x');
+        const made = desktopEntry(programText({ ...wanted, command }));
+        const shell = 'problem' in made && made.problem.includes('shell');
+        const read = 'entry' in made ? made.entry.command.map((word) => word.replaceAll('%%', '%')) : null;
+        return shell || JSON.stringify(read) === JSON.stringify(command);
+      }),
+    );
   });
 });
 

@@ -177,6 +177,35 @@ export interface EntryWanted {
   readonly url: string;
 }
 
+/** What is written into an entry for a program. */
+export interface ProgramWanted {
+  readonly name: string;
+  readonly comment: string;
+  /** The program and its arguments. */
+  readonly command: readonly string[];
+  /** The file of its picture. */
+  readonly icon: string;
+  /** The main and further categories of the menu specification, e.g. `Utility`; none for what is in no menu. */
+  readonly categories: readonly string[];
+}
+
+/** A desktop entry file that starts a program, without any shell. */
+export const programText = ({ name, comment, command, icon, categories }: ProgramWanted): string =>
+  [
+    `[${MAIN}]`,
+    'Type=Application',
+    `Name=${escaped(name)}`,
+    `Comment=${escaped(comment)}`,
+    `Exec=${escaped(command.map(quotedWord).join(' '))}`,
+    `Icon=${escaped(icon)}`,
+    'Terminal=false',
+    ...(categories.length > 0 ? [`Categories=${categories.join(';')};`] : []),
+    '',
+  ].join('\n');
+
+/** A word of a command line, whatever is in it ("The Exec key"): in quotes, and without field codes. */
+const quotedWord = (word: string): string => `"${word.replace(/["`$\\]/g, '\\$&').replaceAll('%', '%%')}"`;
+
 const escaped = (value: string): string =>
   value.replace(/[\\\n\t\r]/g, (one) => ({ '\\': '\\\\', '\n': '\\n', '\t': '\\t' })[one] ?? '\\r');
 

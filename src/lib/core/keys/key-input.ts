@@ -25,6 +25,8 @@ export interface ArrivedKey {
   readonly caret?: Caret;
   /** Whether it goes to the foot line; absent for no. */
   readonly atFoot?: boolean;
+  /** Whether something else has handed it on, so that no line of text has it by itself; absent for no. */
+  readonly handedOn?: boolean;
 }
 
 /** A key event once `readModifiers` has read it: its modifiers are those after the event. */

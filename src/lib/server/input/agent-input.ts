@@ -12,9 +12,11 @@ import {
 import { MOST_LOOKED_AT, type Picture, type Seen } from '../../core/display/pictures';
 import type {
   FromPanel,
+  Giving,
   Grabbed,
   HoldWanted,
   KeyTold,
+  PanelHasKeys,
   PanelStance,
   PanelWanted,
 } from '../../core/display/holding';
@@ -139,6 +141,10 @@ class GrabbedInput implements Grabbed {
   @ArrayOf(isPosition, 'positions of keys') taken!: string[];
 }
 
+class GivingInput implements Giving {
+  @Equals('giving') type!: 'giving';
+}
+
 class HoldWantedInput implements HoldWanted {
   @Equals('hold') type!: 'hold';
   @IsIn(USABLE_HOLD_KEYS) holdKey!: UsableHoldKey;
@@ -148,6 +154,11 @@ class HoldWantedInput implements HoldWanted {
 class PanelWantedInput implements PanelWanted {
   @Equals('panel') type!: 'panel';
   @IsIn(['away', 'raised', 'keys']) stance!: PanelStance;
+  @IsBoolean() wished!: boolean;
+}
+
+class PanelHasKeysInput implements PanelHasKeys {
+  @Equals('has-keys') type!: 'has-keys';
 }
 
 function isPosition(value: unknown): boolean {
@@ -157,6 +168,7 @@ function isPosition(value: unknown): boolean {
 const PANEL_INPUTS: Readonly<Record<FromPanel['type'], ClassConstructor>> = {
   hold: HoldWantedInput,
   panel: PanelWantedInput,
+  'has-keys': PanelHasKeysInput,
 };
 const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   hello: HelloInput,
@@ -165,6 +177,7 @@ const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   seen: SeenInput,
   key: KeyInput,
   grabbed: GrabbedInput,
+  giving: GivingInput,
 };
 
 /** Another version of the messages than this server's. */

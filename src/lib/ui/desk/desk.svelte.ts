@@ -255,7 +255,7 @@ export class Desk {
   hearKey(key: ArrivedKey): void {
     const holdKey = holdKeyOf(this.session.settings);
     this.#heldElsewhere = !(key.phase === 'up' && key.key === holdKey);
-    this.#drive({ type: 'key', key, at: now() });
+    this.#drive({ type: 'key', key: { ...key, handedOn: true }, at: now() });
   }
 
   /** From now on keys come to this page by themselves. */

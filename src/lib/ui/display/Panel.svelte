@@ -18,8 +18,23 @@
   );
 
   function hear(message: ToPanel) {
-    if (message.type === 'key') keys.hear(message);
-    else sayTaken(message);
+    switch (message.type) {
+      case 'key':
+        return keys.hear(message);
+      case 'grabbed':
+        return sayTaken(message);
+      case 'giving':
+        given = true;
+        return sayHasKeys();
+    }
+  }
+
+  /** Whether the keyboard is about to be given to this window. */
+  let given = false;
+  function sayHasKeys() {
+    if (!given || !document.hasFocus()) return;
+    given = false;
+    channel.mention({ type: 'has-keys' });
   }
 
   /** Where somebody has the hold key that comes with a display, Alt is it; else it is said which keys are missing. */
@@ -43,12 +58,15 @@
   const positions = $derived(positionsEverywhere(desk.keys, desk.session).join(' '));
   // Not before this page hears what happens: a key would be about what was there before.
   $effect(() => {
-    if (desk.link.hears)
-      channel.say({ type: 'hold', holdKey, positions: positions.split(' ').filter(Boolean) });
+    const wanted = { type: 'hold', holdKey, positions: positions.split(' ').filter(Boolean) } as const;
+    if (desk.link.hears) channel.say(wanted);
+    else channel.withdraw('hold');
   });
   const stance = $derived(stanceOf(desk.state));
   $effect(() => {
     if (stance === 'keys') desk.takeKeyboard();
-    channel.say({ type: 'panel', stance });
+    channel.say({ type: 'panel', stance, wished: untrack(() => desk.link.isBusy) });
   });
 </script>
+
+<svelte:window onfocus={sayHasKeys} />
