@@ -136,12 +136,6 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.page.getByRole('button', { name: 'Print' }).waitFor();
     },
   },
-  'unsaved-work': {
-    open: async (person) => {
-      await person.chord('S', 'S', 'S');
-      await person.chord('C');
-    },
-  },
   settings: {
     open: async (person) => {
       await person.chord('Q');

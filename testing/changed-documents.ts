@@ -109,9 +109,12 @@ function change(document: Json, { steps, put }: Change): void {
 }
 
 /** A document with at most two changes, as plain JSON. */
-export const changedDocuments = (): fc.Arbitrary<unknown> =>
+export const changedDocuments = (): fc.Arbitrary<unknown> => changed(whole);
+
+/** What something makes, with at most two changes, as plain JSON. */
+export const changed = (make: () => unknown): fc.Arbitrary<unknown> =>
   fc.array(changes, { maxLength: 2 }).map((list): unknown => {
-    const document = whole();
-    for (const one of list) change(document, one);
-    return JSON.parse(JSON.stringify(document));
+    const made = structuredClone(make()) as Json;
+    for (const one of list) change(made, one);
+    return JSON.parse(JSON.stringify(made));
   });

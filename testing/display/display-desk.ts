@@ -1,4 +1,7 @@
 /** A display and the session that it has, as the server keeps it, without a server between them. */
+import Ajv2020, { type ValidateFunction } from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
+import { TO_AGENT_SCHEMA } from '../../src/lib/core/display/agent-schema';
 import { displaySession } from '../../src/lib/core/display/display-session';
 import type { Batch } from '../../src/lib/core/commands/commands';
 import { SessionLog } from '../../src/lib/core/host/session-log';
@@ -14,6 +17,8 @@ import { XDisplay } from '../../src/agent/x11/x-display';
 import type { ServerMessage } from '../../src/lib/core/display/told';
 import type { Display } from './display';
 import { XClient } from './x-client';
+
+const acceptsFromServer: ValidateFunction = addFormats(new Ajv2020()).compile(TO_AGENT_SCHEMA);
 
 /** A clock that never says the same twice. */
 let last = 0;
@@ -79,7 +84,7 @@ export class DisplayDesk {
       new Deeds(display, this.programs, new Set(this.kept), this.display.name),
     );
     if (!display.manager) throw new Error('No manager runs.');
-    this.#carrier.connect((message) => this.#carryOut(message), {
+    this.#carrier.connect((message) => this.#hear(message), {
       type: 'hello',
       v: 1,
       name: 'Quay',
@@ -113,6 +118,15 @@ export class DisplayDesk {
     this.#display?.close();
     for (const client of this.clients) client.close();
     while (this.display.manager.windows.length > 0) await new Promise((resolve) => setTimeout(resolve, 2));
+  }
+
+  /** What is said to an agent is what docs/agent.md says. */
+  #hear(message: ServerMessage): void {
+    if (!acceptsFromServer(message))
+      throw new Error(
+        `No message to an agent: ${JSON.stringify(message)} ${acceptsFromServer.errors?.[0]?.message}`,
+      );
+    this.#carryOut(message);
   }
 
   #carryOut(message: ServerMessage): void {
