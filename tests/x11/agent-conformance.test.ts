@@ -5,6 +5,7 @@ import { AgentConformance, type Outcome } from '../../scripts/lib/agent-conforma
 import { Agent } from '../../src/agent/agent';
 import { InstalledPrograms } from '../../src/agent/programs';
 import { Display } from '../../testing/display/display';
+import { toldWindow } from '../../testing/told';
 import { XClient } from '../../testing/display/x-client';
 
 async function outcomesOf(trial: AgentConformance): Promise<Outcome[]> {
@@ -51,22 +52,11 @@ describe('our own agent', () => {
 
 describe('one that does not keep to it is told', () => {
   const hello = { type: 'hello', v: 1, name: 'Quay', abilities: [], screen: { width: 800, height: 600 } };
-  const window = (id: string) => ({
-    id,
-    application: 'a',
-    title: id,
-    minimised: false,
-    hidden: false,
-    maximised: false,
-    workspace: null,
-    geometry: { x: 0, y: 0, width: 300, height: 200 },
-    answering: true,
-  });
   const told = {
     type: 'told',
     cause: null,
     applications: [{ id: 'a', name: 'A' }],
-    windows: [window('w-1'), window('w-2')],
+    windows: [toldWindow('w-1'), toldWindow('w-2')],
     whole: true,
     stacking: ['w-1', 'w-2'],
     front: 'w-2',

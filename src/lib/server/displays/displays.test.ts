@@ -5,6 +5,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import WebSocket from 'ws';
+import { HELD_S, toldWindow } from '../../../../testing/told';
 import { useDatabase } from '../../../../tests/use-database';
 import { BATCH_VERSION } from '../../core/commands/commands';
 import type { Look } from '../../core/display/pictures';
@@ -208,15 +209,6 @@ describe('an agent', () => {
 });
 
 describe('pictures', () => {
-  const window = {
-    application: 'charts',
-    minimised: false,
-    hidden: false,
-    maximised: false,
-    workspace: 'ws-1',
-    geometry: { x: 0, y: 0, width: 300, height: 200 },
-    answering: true,
-  };
   /** Two windows of two programs. */
   const told = {
     type: 'told',
@@ -227,10 +219,7 @@ describe('pictures', () => {
       { id: 'charts', name: 'Charts' },
       { id: 'keys', name: 'Keys' },
     ],
-    windows: [
-      { ...window, id: 'tide', title: 'Tide' },
-      { ...window, id: 'safe', application: 'keys', title: 'Safe' },
-    ],
+    windows: [toldWindow('tide', { application: 'charts' }), toldWindow('safe', { application: 'keys' })],
     whole: true,
     stacking: ['safe', 'tide'],
     front: 'tide',
@@ -317,7 +306,7 @@ describe('a panel and its agent', () => {
     await one.hears('welcome');
     const page = (await panel()).say(hold);
     expect(await one.hears('hold')).toEqual(hold);
-    const key = { ...PLAIN, type: 'key' };
+    const key = { type: 'key', key: HELD_S, front: null };
     one.say(key);
     expect(await page.hears('key')).toEqual(key);
     const two = (await agent()).say(hello);
@@ -337,19 +326,3 @@ describe('a panel and its agent', () => {
     await one.hears('hold');
   });
 });
-
-const PLAIN = {
-  front: null,
-  key: {
-    phase: 'down',
-    code: 'KeyS',
-    key: 's',
-    alt: false,
-    control: false,
-    meta: true,
-    shift: false,
-    altGraph: false,
-    repeat: false,
-    composing: false,
-  },
-} as const;

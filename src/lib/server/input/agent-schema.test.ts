@@ -5,34 +5,13 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { changed } from '../../../../testing/changed-documents';
 import { runs } from '../../../../testing/runs';
+import { HELD_S, toldWindow } from '../../../../testing/told';
 import { AGENT_SCHEMA } from '../../core/display/agent-schema';
 import { agentMessageFrom } from './agent-input';
 
 const ajv = addFormats(new Ajv2020({ allErrors: false }));
 const accepts = ajv.compile(AGENT_SCHEMA);
-const window = {
-  id: 'w-1',
-  application: 'a',
-  title: 'Tide',
-  minimised: false,
-  hidden: true,
-  maximised: false,
-  workspace: 'ws-1',
-  geometry: { x: -5, y: 0.5, width: 300, height: 200 },
-  answering: true,
-};
-const key = {
-  phase: 'down',
-  code: 'KeyS',
-  key: 's',
-  alt: false,
-  control: false,
-  meta: true,
-  shift: false,
-  altGraph: false,
-  repeat: false,
-  composing: false,
-};
+const window = toldWindow('w-1', { hidden: true, geometry: { x: -5, y: 0.5, width: 300, height: 200 } });
 const MESSAGES = [
   { type: 'hello', v: 1, name: 'Quay', abilities: ['hide', 'close'], screen: { width: 1600, height: 1000 } },
   {
@@ -49,7 +28,7 @@ const MESSAGES = [
   },
   { type: 'settled', batch: 'batch', settlement: { kind: 'refused', detail: 'It would not.' } },
   { type: 'seen', id: 'x', pictures: [{ window: 'w-1', version: 'v', png: 'iVBORw0KGgo=' }] },
-  { type: 'key', key, front: 'w-1' },
+  { type: 'key', key: HELD_S, front: 'w-1' },
   { type: 'grabbed', holdKey: 'Meta', taken: ['KeyS'] },
   { type: 'giving' },
 ];
