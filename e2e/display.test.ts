@@ -239,7 +239,6 @@ describe('nothing is lost', () => {
     await expect.poll(awaySince).toBeUndefined();
     expect(await ids()).toEqual(before);
     expect(await recent()).toBe('calls tide berths');
-    await keysAgain();
   });
 
   it('when the agent is killed: the display is away meanwhile, and says since when', async () => {

@@ -1,5 +1,5 @@
 import type { WishType } from '../../lib/core/commands/commands';
-import type { XConnection } from './x-connection';
+import { EVENTS, type XConnection } from './x-connection';
 
 /** A window manager that keeps the Extended Window Manager Hints (EWMH 1.5). */
 export interface Manager {
@@ -13,7 +13,12 @@ export interface Manager {
 /** The manager that runs; null if none does: its property can outlive it, its window cannot. */
 export async function runningManager(connection: XConnection): Promise<Manager | null> {
   const check = await connection.number(connection.root, '_NET_SUPPORTING_WM_CHECK');
-  if (!check || (await connection.number(check, '_NET_SUPPORTING_WM_CHECK')) !== check) return null;
+  if (!check) return null;
+  // It may say so on its own window a moment later: then that is heard.
+  connection.client.ChangeWindowAttributes(check, {
+    eventMask: EVENTS.PropertyChange | EVENTS.StructureNotify,
+  });
+  if ((await connection.number(check, '_NET_SUPPORTING_WM_CHECK')) !== check) return null;
   const [name, supported] = await Promise.all([
     connection.text(check, '_NET_WM_NAME'),
     connection.atomNames(connection.root, '_NET_SUPPORTED'),

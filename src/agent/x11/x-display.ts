@@ -214,11 +214,8 @@ export class XDisplay implements DisplayState {
     const { root } = this.connection;
     switch (event.name) {
       case 'PropertyNotify': {
-        if (event.wid === root) {
-          const whole = this.#rootAtoms.get(event.atom ?? 0);
-          if (whole) this.#touchWhole(whole);
-          return;
-        }
+        const whole = this.#rootAtoms.get(event.atom ?? 0);
+        if (whole === 'manager' || (whole && event.wid === root)) return this.#touchWhole(whole);
         const aspect = this.#windowAtoms.get(event.atom ?? 0);
         if (aspect) this.#touch(event.wid, aspect);
         return;
