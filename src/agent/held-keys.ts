@@ -47,7 +47,7 @@ export class HeldKeys {
     if (JSON.stringify(wanted) === JSON.stringify(this.#wanted)) return;
     this.#wanted = wanted;
     this.#next(async () => {
-      if (!wanted && this.#grab.held) this.#grab.letGo();
+      if (!wanted) this.#grab.letGo();
       await this.#grab.want(wanted);
     });
   }

@@ -6,6 +6,7 @@ import { SessionLog } from '../../core/host/session-log';
 import { reduceAll } from '../../core/session/session';
 import type { Settlement } from '../../core/slices/under-way/state';
 import { DisplayCarrier } from './display-carrier';
+import { toldWindow } from '../../../../testing/told';
 
 const AT = '2026-11-24T06:00:00.000Z';
 const hello = {
@@ -19,17 +20,7 @@ const told: Told = {
   type: 'told',
   cause: null,
   applications: [{ id: 'charts', name: 'Charts' }],
-  windows: ['c1', 'c2'].map((id) => ({
-    id,
-    application: 'charts',
-    title: id,
-    minimised: false,
-    hidden: false,
-    maximised: false,
-    workspace: 'ws-1',
-    geometry: { x: 0, y: 0, width: 300, height: 200 },
-    answering: true,
-  })),
+  windows: ['c1', 'c2'].map((id) => toldWindow(id, { application: 'charts' })),
   whole: true,
   stacking: ['c2', 'c1'],
   front: 'c1',

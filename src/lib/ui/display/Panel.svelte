@@ -56,10 +56,12 @@
   // Said when it is different, not whenever something happens on the display.
   const holdKey = $derived(holdKeyOf(desk.session.settings));
   const positions = $derived(positionsEverywhere(desk.keys, desk.session).join(' '));
+  /** Nothing is offered while the display is away, as far as this page has heard. */
+  const away = $derived(desk.session.host.kind === 'live' && desk.session.host.awaySince !== undefined);
   // Not before this page hears what happens: a key would be about what was there before.
   $effect(() => {
     const wanted = { type: 'hold', holdKey, positions: positions.split(' ').filter(Boolean) } as const;
-    if (desk.link.hears) channel.say(wanted);
+    if (desk.link.hears && !away) channel.say(wanted);
     else channel.withdraw('hold');
   });
   const stance = $derived(stanceOf(desk.state));
