@@ -1,62 +1,26 @@
 /** Your own windows, from the key to the window: a display, real keys, the agent and the server as they ship. */
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
-import { throwawayCluster } from '../scripts/lib/cluster.mjs';
-import { idsOf } from '../src/lib/core/model/order';
-import type { Session } from '../src/lib/core/session/session';
 import { titleOf } from '../src/lib/core/slices/windows/selectors';
-import { AgentProcess } from '../testing/display/agent-process';
-import { Display } from '../testing/display/display';
+import { CarriedDisplay } from '../testing/display/carried-display';
 import { XClient } from '../testing/display/x-client';
-import { startServer, type RunningServer } from '../testing/server';
 
-let cluster: Awaited<ReturnType<typeof throwawayCluster>>;
-let server: RunningServer;
-let display: Display;
-let agent: AgentProcess;
-let secrets: string;
+let desk: CarriedDisplay;
 let clients: XClient[] = [];
 
-const env = () => ({ KEY_FOLD_DISPLAY_SECRETS: secrets });
-const secret = (name: string) => readFileSync(join(secrets, name), 'utf8').trim();
-const asked = (path: string) =>
-  fetch(server.url + path, { headers: { cookie: `key-fold-access=${secret('access-key')}` } });
-
-async function session(): Promise<Session> {
-  const response = await asked('/api/sessions/display');
-  return ((await response.json()) as { session: Session }).session;
-}
-const titles = ({ windows }: Session) => new Map(windows.map((window) => [window.id, titleOf(window)]));
-/** The windows by recent use, as they are called. */
-async function recent(): Promise<string> {
-  const now = await session();
-  return idsOf(now.recent.windows)
-    .map((id) => titles(now).get(id))
-    .join(' ');
-}
+const session = () => desk.session();
+const recent = () => desk.recent();
+const active = () => desk.active();
+const chord = (...codes: string[]) => desk.chord(...codes);
 const awaySince = async () => {
   const { host } = await session();
   return host.kind === 'live' ? host.awaySince : null;
 };
-/** What has the keys, by the display itself; `Key Fold` for its own window. */
-async function active(): Promise<string> {
-  const { connection } = display;
-  const window = await connection.number(connection.root, '_NET_ACTIVE_WINDOW');
-  const title = window ? await connection.text(window, '_NET_WM_NAME') : null;
-  return title?.includes('Key Fold') ? 'Key Fold' : (title ?? '');
-}
-const chord = async (...codes: string[]) => {
-  await display.keyboard.down('MetaLeft');
-  await display.keyboard.tap(...codes);
-  await display.keyboard.up('MetaLeft');
-};
-
 async function open(line: string): Promise<void> {
   for (const part of line.split('|').toReversed()) {
     const [name = '', ids = ''] = part.trim().split(':');
-    const client = await XClient.open(display.name, name);
+    const client = await XClient.open(desk.display.name, name);
     clients.push(client);
     for (const title of ids.trim().split(/\s+/).toReversed()) {
       await client.show({ title });
@@ -67,25 +31,12 @@ async function open(line: string): Promise<void> {
 }
 const clientOf = (name: string) => clients.find(({ className }) => className === name) as XClient;
 
-async function startAgent(): Promise<void> {
-  agent = AgentProcess.start(server.url, display.name, secrets);
-  await agent.says(/Meta with \d+ keys is Key Fold’s/);
-}
-
 beforeAll(async () => {
-  secrets = mkdtempSync(join(tmpdir(), 'key-fold-secrets-'));
-  cluster = await throwawayCluster();
-  server = await startServer(cluster.url, undefined, env());
-  display = await Display.open({ width: 1600, height: 1000 });
-  await startAgent();
+  desk = await CarriedDisplay.begin();
 });
 afterAll(async () => {
-  agent.kill();
   for (const client of clients) client.close();
-  await display.close();
-  await server.kill();
-  await cluster.stop();
-  rmSync(secrets, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 });
+  await desk.close();
 });
 beforeEach(async () => {
   for (const client of clients) client.close();
@@ -116,11 +67,11 @@ describe('the hold key in every program', () => {
 
   it('held, Key Fold comes up over all others; letting go lands in what was chosen', async () => {
     await open('charts: tide | radio: calls | log: berths');
-    await display.keyboard.down('MetaLeft');
-    await display.keyboard.tap('KeyS', 'KeyS');
+    await desk.display.keyboard.down('MetaLeft');
+    await desk.display.keyboard.tap('KeyS', 'KeyS');
     await expect.poll(active).toBe('Key Fold');
     expect((await session()).windows.map(titleOf).sort()).toEqual(['berths', 'calls', 'tide']);
-    await display.keyboard.up('MetaLeft');
+    await desk.display.keyboard.up('MetaLeft');
     await expect.poll(active).toBe('berths');
     await expect.poll(recent).toBe('berths tide calls');
     await chord('KeyS');
@@ -129,37 +80,37 @@ describe('the hold key in every program', () => {
 
   it('Escape leaves what was in front there', async () => {
     await open('charts: tide | radio: calls');
-    await display.keyboard.down('MetaLeft');
-    await display.keyboard.tap('KeyS');
+    await desk.display.keyboard.down('MetaLeft');
+    await desk.display.keyboard.tap('KeyS');
     await expect.poll(active).toBe('Key Fold');
-    await display.keyboard.tap('Escape');
+    await desk.display.keyboard.tap('Escape');
     await expect.poll(active).toBe('tide');
-    await display.keyboard.up('MetaLeft');
+    await desk.display.keyboard.up('MetaLeft');
     expect(await recent()).toBe('tide calls');
   });
 
   it('what is chosen and dies before it is let go: the next one by recent use', async () => {
     await open('charts: tide | radio: calls | log: berths');
-    await display.keyboard.down('MetaLeft');
-    await display.keyboard.tap('KeyS');
+    await desk.display.keyboard.down('MetaLeft');
+    await desk.display.keyboard.tap('KeyS');
     await expect.poll(active).toBe('Key Fold');
     clientOf('radio').close();
     await expect.poll(async () => (await session()).windows.length).toBe(2);
-    await display.keyboard.up('MetaLeft');
+    await desk.display.keyboard.up('MetaLeft');
     await expect.poll(active).toBe('berths');
   });
 
   it('minimises, hides and quits while it is held', async () => {
     await open('charts: tide sounding | radio: calls | log: berths');
-    await display.keyboard.down('MetaLeft');
-    await display.keyboard.tap('KeyS', 'KeyX');
+    await desk.display.keyboard.down('MetaLeft');
+    await desk.display.keyboard.tap('KeyS', 'KeyX');
     await expect
       .poll(async () => (await session()).applications.find(({ id }) => id === 'radio')?.hidden)
       .toBe(true);
-    await display.keyboard.tap('KeyS', 'KeyV');
+    await desk.display.keyboard.tap('KeyS', 'KeyV');
     await expect.poll(async () => (await session()).windows.length).toBe(3);
-    await display.keyboard.tap('Escape');
-    await display.keyboard.up('MetaLeft');
+    await desk.display.keyboard.tap('Escape');
+    await desk.display.keyboard.up('MetaLeft');
     await expect.poll(active).toBe('tide');
     await chord('KeyZ');
     await expect.poll(active).toBe('sounding');
@@ -175,11 +126,11 @@ describe('the hold key in every program', () => {
       { at: 'KeyC,KeyA,KeyL', title: 'calls' },
       { at: 'KeyT,KeyI,KeyD', title: 'tide' },
     ]) {
-      await display.keyboard.down('MetaLeft');
-      await display.keyboard.tap('KeyQ');
+      await desk.display.keyboard.down('MetaLeft');
+      await desk.display.keyboard.tap('KeyQ');
       await expect.poll(active).toBe('Key Fold');
-      await display.keyboard.up('MetaLeft');
-      await display.keyboard.tap(...at.split(','), 'Enter');
+      await desk.display.keyboard.up('MetaLeft');
+      await desk.display.keyboard.tap(...at.split(','), 'Enter');
       await expect.poll(active).toBe(title);
     }
     const letters = (await session()).learned.map((choice) => choice.letters);
@@ -187,26 +138,26 @@ describe('the hold key in every program', () => {
   });
 
   it('what a dead key composes is written too', async () => {
-    display.keyboard.layout('de');
-    onTestFinished(() => display.keyboard.layout('us'));
+    desk.display.keyboard.layout('de');
+    onTestFinished(() => desk.display.keyboard.layout('us'));
     await open('charts: tide | radio: élan');
-    await display.keyboard.down('MetaLeft');
-    await display.keyboard.tap('KeyQ');
+    await desk.display.keyboard.down('MetaLeft');
+    await desk.display.keyboard.tap('KeyQ');
     await expect.poll(active).toBe('Key Fold');
-    await display.keyboard.up('MetaLeft');
+    await desk.display.keyboard.up('MetaLeft');
     // Composing is the system's: it begins once the keyboard is the page's.
-    await expect.poll(() => display.keyboard.isFree()).toBe(true);
+    await expect.poll(() => desk.display.keyboard.isFree()).toBe(true);
     // The key left of Backspace is the dead acute accent (xkb-data, symbols/de).
-    await display.keyboard.tap('Equal', 'KeyE', 'KeyL', 'Enter');
+    await desk.display.keyboard.tap('Equal', 'KeyE', 'KeyL', 'Enter');
     await expect.poll(active).toBe('élan');
     await expect.poll(async () => (await session()).learned.map(({ letters }) => letters)).toContain('él');
   });
 
   it('works with Caps Lock and Num Lock on, and leaves other keys to the programs', async () => {
     await open('charts: tide | radio: calls');
-    await display.keyboard.tap('CapsLock', 'NumLock');
+    await desk.display.keyboard.tap('CapsLock', 'NumLock');
     await chord('KeyS');
-    await display.keyboard.tap('CapsLock', 'NumLock');
+    await desk.display.keyboard.tap('CapsLock', 'NumLock');
     await expect.poll(active).toBe('calls');
   });
 });
@@ -217,15 +168,15 @@ describe('nothing is lost', () => {
   /** Three windows, of which the second was used last. */
   async function used(): Promise<string[]> {
     await open('charts: tide | radio: calls | log: berths');
-    const [, calls = 0] = display.manager.windows.toReversed();
-    await display.manager.activate(calls);
+    const [, calls = 0] = desk.display.manager.windows.toReversed();
+    await desk.display.manager.activate(calls);
     await expect.poll(recent).toBe('calls tide berths');
     return ids();
   }
 
   /** The hold key is Key Fold's again, and works. */
   async function keysAgain(): Promise<void> {
-    await agent.says(/Meta with \d+ keys is Key Fold’s/);
+    await desk.agent.says(/Meta with \d+ keys is Key Fold’s/);
     const [first = '', second = ''] = (await recent()).split(' ');
     await expect.poll(active).toBe(first);
     await chord('KeyS');
@@ -234,19 +185,19 @@ describe('nothing is lost', () => {
 
   it('when the server is killed', async () => {
     const before = await used();
-    await server.kill();
-    server = await startServer(cluster.url, server.port, env());
+    await desk.restartServer();
     await expect.poll(awaySince).toBeUndefined();
     expect(await ids()).toEqual(before);
     expect(await recent()).toBe('calls tide berths');
+    await keysAgain();
   });
 
   it('when the agent is killed: the display is away meanwhile, and says since when', async () => {
     const before = await used();
-    agent.kill();
+    desk.agent.kill();
     await expect.poll(awaySince).toMatch(/^\d{4}-/);
     expect(await ids()).toEqual(before);
-    await startAgent();
+    await desk.startAgent();
     expect(await awaySince()).toBeUndefined();
     expect(await ids()).toEqual(before);
     expect(await recent()).toBe('calls tide berths');
@@ -256,10 +207,10 @@ describe('nothing is lost', () => {
 
   it('when the window manager is killed, and another one takes over', async () => {
     const before = await used();
-    display.manager.close();
-    await agent.says(/No window manager runs/);
+    desk.display.manager.close();
+    await desk.agent.says(/No window manager runs/);
     await expect.poll(awaySince).toMatch(/^\d{4}-/);
-    await display.restartManager();
+    await desk.display.restartManager();
     await expect.poll(awaySince).toBeUndefined();
     expect(await ids()).toEqual(before);
     await keysAgain();
@@ -275,22 +226,22 @@ describe('a display can do harm', () => {
       '/api/events?after=display:0',
       '/sessions/display/__data.json',
     ]) {
-      expect((await fetch(server.url + path, { redirect: 'manual' })).status, path).not.toBe(200);
+      expect((await fetch(desk.server.url + path, { redirect: 'manual' })).status, path).not.toBe(200);
       const controller = new AbortController();
-      const answer = await fetch(server.url + path, {
-        headers: { cookie: `key-fold-access=${secret('access-key')}` },
+      const answer = await fetch(desk.server.url + path, {
+        headers: { cookie: `key-fold-access=${desk.secret('access-key')}` },
         signal: controller.signal,
       });
       expect(answer.status, path).toBe(200);
       controller.abort();
     }
-    expect((await fetch(`${server.url}/api/sessions/ellavane`)).status).toBe(200);
+    expect((await fetch(`${desk.server.url}/api/sessions/ellavane`)).status).toBe(200);
   });
 
   it('and what it is proved with is readable by its owner alone', () => {
     for (const name of ['agent-token', 'access-key'])
-      expect(statSync(join(secrets, name)).mode & 0o777).toBe(0o600);
-    expect(server.said()).not.toContain(secret('agent-token'));
+      expect(statSync(join(desk.secrets, name)).mode & 0o777).toBe(0o600);
+    expect(desk.server.said()).not.toContain(desk.secret('agent-token'));
     // What a program is started with, everybody can see.
     const lines = readdirSync('/proc')
       .filter((name) => /^\d+$/.test(name))
@@ -302,12 +253,12 @@ describe('a display can do harm', () => {
         }
       });
     expect(lines.some((line) => line.includes('--class=key-fold'))).toBe(true);
-    expect(lines.filter((line) => line.includes(secret('access-key')))).toEqual([]);
+    expect(lines.filter((line) => line.includes(desk.secret('access-key')))).toEqual([]);
   });
 });
 
 it('the agent ends with its display', async () => {
-  display.kill();
-  expect(await agent.ended()).toBe(0);
+  desk.display.kill();
+  expect(await desk.agent.ended()).toBe(0);
   await expect.poll(awaySince).toMatch(/^\d{4}-/);
 });
