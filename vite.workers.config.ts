@@ -7,7 +7,11 @@ export default defineConfig({
     ssr: true,
     outDir: 'build/workers',
     rolldownOptions: {
-      input: { 'import-session': 'src/workers/import-session.ts', agent: 'src/agent/main.ts' },
+      input: {
+        'import-session': 'src/workers/import-session.ts',
+        agent: 'src/agent/main.ts',
+        'browser-keeper': 'src/agent/browser/keeper.ts',
+      },
     },
   },
 });

@@ -17,7 +17,16 @@ type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 const whole = (): Json => {
   const desk = sessionOf('a: a1 a2*- | !b: b1~ | c:');
   const asking = { goal: 'close' as const, dropping: false };
-  const windows = desk.windows.map((window) => (window.id === 'a1' ? { ...window, asking } : window));
+  const windows = desk.windows.map((window) =>
+    window.id === 'a1'
+      ? {
+          ...window,
+          asking,
+          recentTabs: [window.activeTab],
+          tabs: window.tabs.map((tab) => ({ ...tab, hung: true as const })),
+        }
+      : window,
+  );
   const places = [{ document: 'd-a1' }, ...desk.places.slice(1)];
   const chord = { code: 'KeyL', shift: false, hold: true, modifiers: ['Control' as const] };
   const more = { opens: true, further: 'back' as const };
@@ -31,7 +40,14 @@ const whole = (): Json => {
   ];
   const rim = { topLeft: 'survey', bottomRight: 'sweep' };
   const pictures = { shown: true, except: ['a'] };
-  const settings = { ...desk.settings, index: 'away' as const, block: 'right' as const, rim, pictures };
+  const settings = {
+    ...desk.settings,
+    index: 'away' as const,
+    block: 'right' as const,
+    rim,
+    pictures,
+    browserTabs: true,
+  };
   const all = { ...desk, settings, windows, places, shortcuts, ownKeys };
   return JSON.parse(JSON.stringify(toDocument(all))) as Json;
 };

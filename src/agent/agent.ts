@@ -3,15 +3,24 @@ import type { Look } from '../lib/core/display/pictures';
 import { Link } from './link';
 import { lineageOf } from './processes';
 import type { InstalledPrograms } from './programs';
+import { Browsers } from './browser/browsers';
+import { TAB_WISHES, TabDeeds } from './browser/tab-deeds';
 import { Answering } from './x11/answering';
 import { Orders } from './x11/orders';
 import { Deeds } from './x11/deeds';
 import { abilitiesWith, lackingOf, type Manager } from './x11/manager';
 import { HeldKeys } from './held-keys';
 import { Panel } from './panel';
+import type { DeedMaker } from './x11/deed';
 import { orderOf, snapshotOf, type Telling } from './x11/telling';
 import { Pictures } from './x11/pictures';
 import { XDisplay } from './x11/x-display';
+
+/** What a browser is started through, so that its tabs can be followed, and where the extension for that is written. */
+export interface TabSettings {
+  readonly keeper: readonly string[];
+  readonly extension: string;
+}
 
 /** Where an agent is, and whom it tells. */
 export interface AgentSettings {
@@ -23,6 +32,8 @@ export interface AgentSettings {
   readonly url: string;
   readonly token: string;
   readonly programs: InstalledPrograms;
+  /** What the tabs of browsers need; null: none are followed. */
+  readonly tabs: TabSettings | null;
   /** Processes that are never ended, besides the agent's own, what started it, and the display's. */
   readonly kept: readonly number[];
   /** Key Fold's own window; null: there is none, and no key is taken. */
@@ -43,8 +54,11 @@ export class Agent {
   #orders: Orders | null = null;
   #answering: Answering | null = null;
   #pictures: Pictures | null = null;
+  #browsers: Browsers | null = null;
   #panel: Panel | null = null;
   #heldKeys: HeldKeys | null = null;
+  /** Where the server says that people find the display; null while it is away. */
+  #page: string | null = null;
   /** The server's clock minus ours, in ms. */
   #ahead = 0;
   #over: () => void = () => undefined;
@@ -57,6 +71,7 @@ export class Agent {
       connected: () => this.#begin(),
       lost: () => {
         settings.say('The server is away; it is tried again.');
+        this.#page = null;
         // Nobody would hear what is pressed.
         this.#heldKeys?.want(null);
       },
@@ -78,7 +93,10 @@ export class Agent {
     });
     this.#display = display;
     const kept = [...this.settings.kept, ...lineageOf(process.pid), (await display.serverPid()) ?? 0];
-    this.#orders = new Orders(display, new Deeds(display, programs, new Set(kept), name));
+    this.#orders = new Orders(
+      display,
+      new Deeds(display, programs, new Set(kept), name, this.#tabsOf(display)),
+    );
     this.#answering = new Answering(display);
     this.#pictures = new Pictures(display, name);
 
@@ -88,6 +106,15 @@ export class Agent {
     });
     this.#ready = true;
     this.#managed(display.manager);
+  }
+
+  /** What carries out what is wished of tabs. */
+  #tabsOf(display: XDisplay): DeedMaker | undefined {
+    const { tabs, programs, say, display: name } = this.settings;
+    if (!tabs) return undefined;
+    const browsers = new Browsers(display, tabs.extension, () => this.#link.isOpen && this.#begin(), say);
+    this.#browsers = browsers;
+    return new TabDeeds(display, browsers, (application) => programs.launch(application, name, tabs.keeper));
   }
 
   /** Opens Key Fold's own window on a page of the server's, unless it is open. */
@@ -120,6 +147,7 @@ export class Agent {
     this.#panel?.close();
     this.#answering?.stop();
     this.#pictures?.stop();
+    this.#browsers?.stop();
     this.#link.close();
     this.#display?.close();
     this.#over();
@@ -151,19 +179,16 @@ export class Agent {
       type: 'hello',
       v: AGENT_VERSION,
       name: this.settings.name,
-      abilities: abilitiesWith(display.manager),
+      abilities: [...abilitiesWith(display.manager), ...(this.#browsers?.any ? TAB_WISHES : [])],
       screen: display.connection.screen,
     });
-    const snapshot = snapshotOf(display);
-    const applications = new Map(
-      [...this.settings.programs.launchable(), ...(snapshot.applications ?? [])].map((one) => [one.id, one]),
-    );
-    this.#link.say({ type: 'told', cause: null, ...snapshot, applications: [...applications.values()] });
+    this.#link.say({ type: 'told', cause: null, ...snapshotOf(display) });
   }
 
   #tell(telling: Telling, cause = this.#orders?.cause ?? null): void {
     this.#panel?.follow();
     this.#pictures?.follow();
+    this.#browsers?.follow();
     if (!this.#display?.manager) return;
     const { front: _front, stacking: _stacking, ...rest } = telling;
     const said = this.#orders?.moving ? rest : telling;
@@ -175,13 +200,17 @@ export class Agent {
     switch (message.type) {
       case 'welcome':
         this.#ahead = Date.parse(message.now) - Date.now();
-        this.settings.say(`Connected: ${this.settings.display} is at ${message.page}`);
+        if (message.page !== this.#page)
+          this.settings.say(`Connected: ${this.settings.display} is at ${message.page}`);
+        this.#page = message.page;
         if (this.#display) this.#openPanel(this.#display, message.page);
         return;
       case 'carry-out':
         return void this.#carryOut(message);
       case 'pictures':
         return this.#pictures?.allow(message);
+      case 'tabs':
+        return this.#browsers?.want(message.followed);
       case 'look':
         return void this.#look(message);
       case 'hold':

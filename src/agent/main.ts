@@ -1,7 +1,9 @@
 /** `npm run agent`, and what `npm start` starts where there is a display: carries the windows of a display to Key Fold. */
 import { existsSync, readFileSync } from 'node:fs';
 import { hostname } from 'node:os';
-import { Agent } from './agent';
+import { dirname, join } from 'node:path';
+import { Agent, type TabSettings } from './agent';
+import { socketFolder } from './browser/doors';
 import { InstalledPrograms } from './programs';
 
 const say = (text: string): void => console.log(`Key Fold, agent: ${text}`);
@@ -31,6 +33,18 @@ function panel(): { key: string; profile: string } | null {
   return { key: readFileSync(file, 'utf8').trim(), profile };
 }
 
+/** What following the tabs of browsers needs. Without a folder for sockets that is ours alone they are not. */
+function tabs(): TabSettings | null {
+  try {
+    const folder = socketFolder();
+    const script = join(dirname(process.argv[1] ?? ''), 'browser-keeper.js');
+    return { keeper: [process.execPath, script, folder], extension: join(folder, 'tabs') };
+  } catch (error) {
+    say(`Tabs are not followed: ${error instanceof Error ? error.message : String(error)}`);
+    return null;
+  }
+}
+
 try {
   const display = wanted('DISPLAY');
   const agent = new Agent({
@@ -40,6 +54,7 @@ try {
     token: token(),
     programs: new InstalledPrograms(),
     panel: panel(),
+    tabs: tabs(),
     // The server is no program of the display's, though it may have been started in one of its windows.
     kept: (process.env.KEY_FOLD_KEEP ?? '').split(',').map(Number).filter(Boolean),
     say,

@@ -10,7 +10,7 @@ import { OWN_CLASS, type XWindow } from './x11/read-window';
 import type { XDisplay } from './x11/x-display';
 
 /** Browsers by the names of their programs, the first one that there is is taken: engines that make windows of web pages. */
-const BROWSERS = ['chromium', 'chromium-browser'];
+export const BROWSERS = ['chromium', 'chromium-browser'];
 /** The window's size, where the screen has room for it, in pixels; and what is left free of a smaller screen. */
 const SIZE = { width: 1180, height: 780 };
 const MARGIN = 40;

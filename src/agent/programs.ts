@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
-import { delimiter, join } from 'node:path';
+import { basename, delimiter, join } from 'node:path';
 import type { ToldApplication } from '../lib/core/display/told';
 import { desktopEntry, LONGEST_ENTRY, type DesktopEntry } from '../lib/core/guests/desktop-entry';
 import { guestId } from '../lib/core/guests/guest';
@@ -63,13 +63,14 @@ export class InstalledPrograms implements Programs {
 
   /**
    * Launches a program, without a shell; what it prints goes nowhere, and it goes on when the agent ends.
+   * @param through what is run in its place, with its command line behind it
    * @throws Error that says why it cannot be
    */
-  async launch(id: string, display: string): Promise<void> {
+  async launch(id: string, display: string, through: readonly string[] = []): Promise<void> {
     const program = this.#byId.get(id);
     if (!program || !this.launchable().some((one) => one.id === id))
       throw new Error('Its desktop entry is not among those that can be launched.');
-    const [command = '', ...args] = commandLine(program);
+    const [command = '', ...args] = [...through, ...commandLine(program)];
     const child = spawn(command, args, {
       detached: true,
       stdio: 'ignore',
@@ -85,14 +86,19 @@ export class InstalledPrograms implements Programs {
     child.unref();
   }
 
+  /** Whether a program is one of these, by the names of their files. */
+  runs(id: string, names: readonly string[]): boolean {
+    const [command = ''] = this.#byId.get(id)?.entry.command ?? [];
+    return names.includes(basename(command));
+  }
+
   #add(entryId: string, file: string): void {
     const read = desktopEntry(readShort(file));
     if (!('entry' in read) || read.entry.type !== 'Application') return;
     const program: Program = { id: this.#idFor(entryId), name: read.entry.name, entry: read.entry, file };
     this.#byId.set(program.id, program);
     const [command = ''] = read.entry.command;
-    const base = command.split('/').at(-1) ?? '';
-    for (const name of [read.entry.windowClass, entryId, base]) {
+    for (const name of [read.entry.windowClass, entryId, basename(command)]) {
       const key = name?.toLowerCase();
       if (key && (!this.#byName.has(key) || name === read.entry.windowClass)) this.#byName.set(key, program);
     }

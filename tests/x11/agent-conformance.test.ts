@@ -39,6 +39,7 @@ describe('our own agent', () => {
       programs: new InstalledPrograms([]),
       kept: [],
       panel: null,
+      tabs: null,
       say: () => undefined,
     });
     await agent.start();

@@ -7,24 +7,13 @@ import type { SessionEvent } from '../../lib/core/session/session';
 import { endProcess } from '../processes';
 import type { InstalledPrograms } from '../programs';
 import { ManagerMessages } from './manager-messages';
+import { CannotBe, type Deed, type DeedMaker } from './deed';
 import { HIDDEN_MARKS, HIDDEN_PROPERTY, type XWindow } from './read-window';
 import { frontOf } from './telling';
 import type { XDisplay } from './x-display';
 
 /** So long, in ms, what comes next waits for what was sent to be seen. */
 export const SEEN_MS = 250;
-
-/** Thrown where something cannot be done: it says why. */
-class CannotBe extends Error {}
-
-/** One part of what was ordered. */
-export interface Deed {
-  send(): Promise<void>;
-  /** Whether it has come true. */
-  done(): boolean;
-  /** What is said if it has not in time; null where that is no failure: how it is now is told in any case. */
-  readonly otherwise: string | null;
-}
 
 /** Makes deeds of orders. */
 export class Deeds {
@@ -37,6 +26,8 @@ export class Deeds {
     readonly kept: ReadonlySet<number>,
     /** Where programs are launched, as in `DISPLAY`. */
     readonly name: string,
+    /** What does what no window manager can. */
+    readonly beyond: DeedMaker = NOTHING,
   ) {
     this.#messages = new ManagerMessages(display.connection);
   }
@@ -65,7 +56,7 @@ export class Deeds {
       case 'workspace-renamed':
         return this.#renaming(event.workspace, event.name);
       default:
-        throw new CannotBe(`This display cannot do '${event.type}'.`);
+        return this.beyond.making(event) ?? cannot(event.type);
     }
   }
 
@@ -81,13 +72,18 @@ export class Deeds {
         return this.#ending(this.display.of(command.application));
       case 'switch-to-application':
       case 'open-window':
-        return {
-          send: () => this.programs.launch(command.application, this.name),
-          done: () => true,
-          otherwise: null,
-        };
+        return (
+          this.beyond.asking(command) ?? {
+            send: () => this.programs.launch(command.application, this.name),
+            done: () => true,
+            otherwise: null,
+          }
+        );
+      // Where its tabs are not known, all that it shows is one.
+      case 'close-tab':
+        return this.beyond.asking(command) ?? this.#closing([this.#window(command.window)]);
       default:
-        throw new CannotBe(`This display cannot do '${command.type}'.`);
+        return this.beyond.asking(command) ?? cannot(command.type);
     }
   }
 
@@ -323,6 +319,12 @@ export class Deeds {
     const { connection } = this.display;
     await connection.tellClient(xid, 'WM_DELETE_WINDOW', [await connection.now()]);
   }
+}
+
+const NOTHING: DeedMaker = { making: () => null, asking: () => null };
+
+function cannot(type: string): never {
+  throw new CannotBe(`This display cannot do '${type}'.`);
 }
 
 /** Several as one, one after the other. */

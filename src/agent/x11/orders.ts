@@ -4,7 +4,8 @@ import type { WindowId } from '../../lib/core/model/ids';
 import type { SessionEvent } from '../../lib/core/session/session';
 import { raised } from '../../lib/core/slices/front/selectors';
 import type { Settlement } from '../../lib/core/slices/under-way/state';
-import { SEEN_MS, type Deed, type Deeds } from './deeds';
+import type { Deed } from './deed';
+import { SEEN_MS, type Deeds } from './deeds';
 import { orderOf, workspaceId } from './telling';
 import type { XDisplay } from './x-display';
 

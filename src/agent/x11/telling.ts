@@ -1,10 +1,14 @@
 /** How a display is, in the words of what is told to the server. */
-import type { Told, ToldApplication, ToldWindow, ToldWorkspace } from '../../lib/core/display/told';
+import type { Told, ToldApplication, ToldTabs, ToldWindow, ToldWorkspace } from '../../lib/core/display/told';
 import { isListed, type XWindow } from './read-window';
 
 /** How programs are called, and which a window belongs to. */
 export interface Programs {
   applicationOf(window: Pick<XWindow, 'instance' | 'className' | 'xid'>): ToldApplication;
+  /** Whether a program is one of these, by the names of their files. */
+  runs(id: string, names: readonly string[]): boolean;
+  /** Those that can be launched. */
+  launchable(): readonly ToldApplication[];
 }
 
 /** What of a display is told. */
@@ -19,6 +23,7 @@ export interface DisplayState {
   readonly workspaces: readonly ToldWorkspace[];
   readonly programs: Programs;
   isAnswering(xid: number): boolean;
+  tabsOf(xid: number): ToldTabs | undefined;
 }
 
 /** What is told of a display, without a cause. */
@@ -27,12 +32,15 @@ export type Telling = Omit<Told, 'type' | 'cause'>;
 /** The id of the desktop with this number. */
 export const workspaceId = (desktop: number): string => `ws-${desktop + 1}`;
 
-/** Everything as it is. */
+/** Everything as it is, programs that do not run included. */
 export function snapshotOf(display: DisplayState): Telling {
+  // The topmost first.
+  const { applications = [], windows } = told(display, pileOf(display).toReversed());
+  const all = new Map([...display.programs.launchable(), ...applications].map((one) => [one.id, one]));
   return {
     ...workspacesOf(display),
-    // The topmost first.
-    ...told(display, pileOf(display).toReversed()),
+    applications: [...all.values()],
+    windows,
     whole: true,
     ...orderOf(display),
   };
@@ -84,6 +92,7 @@ function told(display: DisplayState, windows: readonly XWindow[]): Pick<Told, 'a
 
 function toldWindow(display: DisplayState, window: XWindow): ToldWindow {
   const { xid, id, title, minimised, mark, maximised, desktop, geometry } = window;
+  const tabs = display.tabsOf(xid);
   return {
     id,
     application: display.programs.applicationOf(window).id,
@@ -94,5 +103,6 @@ function toldWindow(display: DisplayState, window: XWindow): ToldWindow {
     workspace: desktop === null ? null : workspaceId(desktop),
     geometry,
     answering: display.isAnswering(xid),
+    ...(tabs && { tabs }),
   };
 }

@@ -1,5 +1,5 @@
 import type { ResourceExtension, XEvent } from 'x11';
-import type { ToldWorkspace } from '../../lib/core/display/told';
+import type { ToldTabs, ToldWorkspace } from '../../lib/core/display/told';
 import { sameGeometry } from '../../lib/core/model/geometry';
 import { runningManager, type Manager } from './manager';
 import { HIDDEN_PROPERTY, isListed, WindowReader, type XWindow } from './read-window';
@@ -14,13 +14,14 @@ import {
   type Programs,
   type Telling,
 } from './telling';
+import { WindowNotes } from './window-notes';
 import { EVENTS, XConnection } from './x-connection';
 
 /** Titles and places that change many times a second are read this often, in ms; all else at once. */
 const CALM_MS = 50;
 
 /** What of a window can change. */
-type Aspect = 'title' | 'standing' | 'desktop' | 'geometry' | 'names' | 'answering';
+type Aspect = 'title' | 'standing' | 'desktop' | 'geometry' | 'names' | 'noted';
 /** What of the whole can change. */
 type Whole = 'clients' | 'stacking' | 'active' | 'desktops' | 'manager';
 
@@ -74,7 +75,7 @@ export class XDisplay implements DisplayState {
   readonly #reader: WindowReader;
   readonly #rootAtoms = new Map<number, Whole>();
   readonly #windowAtoms = new Map<number, Aspect>();
-  readonly #silent = new Set<number>();
+  readonly #notes = new WindowNotes();
   #whole = new Set<Whole>();
   #aspects = new Map<number, Set<Aspect>>();
   #calmTimer: ReturnType<typeof setTimeout> | null = null;
@@ -137,15 +138,22 @@ export class XDisplay implements DisplayState {
 
   /** Whether a window answered when it was asked last. */
   isAnswering(xid: number): boolean {
-    return !this.#silent.has(xid);
+    return this.#notes.isAnswering(xid);
   }
 
   /** Notes whether a window answers. */
   setAnswering(xid: number, answering: boolean): void {
-    if (this.#silent.has(xid) === !answering) return;
-    if (answering) this.#silent.delete(xid);
-    else this.#silent.add(xid);
-    this.#touch(xid, 'answering');
+    if (this.#notes.setAnswering(xid, answering)) this.#touch(xid, 'noted');
+  }
+
+  /** The tabs of a window, where they are known. */
+  tabsOf(xid: number): ToldTabs | undefined {
+    return this.#notes.tabsOf(xid);
+  }
+
+  /** Notes which tabs some windows have; they are told together, so that a tab that goes from one to another does not close. */
+  setTabs(all: Iterable<readonly [xid: number, tabs: ToldTabs | undefined]>): void {
+    for (const [xid, tabs] of all) if (this.#notes.setTabs(xid, tabs)) this.#touch(xid, 'noted');
   }
 
   /** Resolves once `holds` does, looked at after every change; false if it does not within so many ms. */
@@ -314,7 +322,7 @@ export class XDisplay implements DisplayState {
 
   #lose(window: XWindow, gone: string[]): void {
     this.windows.delete(window.xid);
-    this.#silent.delete(window.xid);
+    this.#notes.forget(window.xid);
     this.#reader.forget(window);
     gone.push(window.id);
   }
@@ -349,7 +357,7 @@ export class XDisplay implements DisplayState {
     if (before.minimised && !now.minimised && now.mark !== null)
       await this.connection.removeProperty(xid, HIDDEN_PROPERTY);
     if (isListed(before) && !isListed(now)) gone.push(now.id);
-    return aspects.has('answering') || !isSame(before, now);
+    return aspects.has('noted') || !isSame(before, now);
   }
 
   async #readStacking(): Promise<boolean> {

@@ -77,17 +77,26 @@ export const AGENT_SCHEMA = {
     id,
     title,
     text,
-    window: whole({
-      id: ID,
-      application: ID,
-      title: NAME,
-      minimised: BOOLEAN,
-      hidden: BOOLEAN,
-      maximised: BOOLEAN,
-      workspace: orNull(ID),
-      geometry: whole({ x: place, y: place, width: length, height: length }),
-      answering: BOOLEAN,
-    }),
+    window: whole(
+      {
+        id: ID,
+        application: ID,
+        title: NAME,
+        minimised: BOOLEAN,
+        hidden: BOOLEAN,
+        maximised: BOOLEAN,
+        workspace: orNull(ID),
+        geometry: whole({ x: place, y: place, width: length, height: length }),
+        answering: BOOLEAN,
+        tabs: whole({
+          list: { ...list({ $ref: '#/$defs/tab' }, MOST_WINDOWS), minItems: 1 },
+          shown: ID,
+          recent: IDS,
+        }),
+      },
+      ['tabs'],
+    ),
+    tab: whole({ id: ID, title: NAME, answering: BOOLEAN, was: ID }, ['was']),
     picture: whole({
       window: ID,
       version: TITLE,
@@ -129,9 +138,12 @@ const MAKES = {
   'windows-carried': { windows: IDS, workspace: ID },
   'workspace-entered': { workspace: ID },
   'workspace-renamed': { workspace: ID, name: TITLE },
+  'tab-activated': { window: ID, tab: ID },
+  'tab-carried': { window: ID, tab: ID, at: { type: 'integer' } },
 } as const;
-const asked = (type: string, on: 'window' | 'application') =>
-  message(type, { [on]: ID, id: { type: 'string' }, at: { $ref: '#/$defs/instant' } });
+const SIGNED = { id: { type: 'string' }, at: { $ref: '#/$defs/instant' } };
+const asked = (type: string, on: 'window' | 'application', more: object = {}) =>
+  message(type, { [on]: ID, ...more, ...SIGNED });
 
 /** The JSON Schema (2020-12) of what is said to an agent. */
 export const TO_AGENT_SCHEMA = {
@@ -155,6 +167,11 @@ export const TO_AGENT_SCHEMA = {
               ask: {
                 oneOf: [
                   asked('close', 'window'),
+                  asked('close-tab', 'window', { tab: ID }),
+                  asked('tear-off', 'window', { tab: ID }),
+                  asked('open-tab', 'window', { document: ID }),
+                  asked('join', 'window', { into: ID }),
+                  message('reopen', { entry: orNull(ID), ...SIGNED }),
                   ...['close-all', 'quit', 'end-now', 'switch-to-application', 'open-window'].map((type) => ({
                     ...asked(type, 'application'),
                     additionalProperties: true,
@@ -167,6 +184,7 @@ export const TO_AGENT_SCHEMA = {
       },
     }),
     message('pictures', { allowed: BOOLEAN, except: IDS }),
+    message('tabs', { followed: BOOLEAN }),
     message('look', {
       id: { type: 'string' },
       windows: list(whole({ window: ID, width: side, seen: orNull(TITLE) }), MOST_LOOKED_AT),

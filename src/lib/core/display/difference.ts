@@ -2,7 +2,7 @@
 import { monogramFor } from '../guests/guest';
 import { fingerprint } from '../model/fingerprint';
 import type { Extent } from '../model/geometry';
-import type { ApplicationId, WindowId, WorkspaceId } from '../model/ids';
+import type { ApplicationId, TabId, WindowId, WorkspaceId } from '../model/ids';
 import { FARTHEST, LEAST_HEIGHT, LEAST_WIDTH, MOST_WINDOWS, MOST_WORKSPACES } from '../model/limits';
 import { find, has, idsIn } from '../model/table';
 import { placementOf, samePlacement, type Placement } from '../placing/placement';
@@ -12,7 +12,8 @@ import type { FoundApplication } from '../slices/host/events';
 import { windowsByApplication } from '../slices/recency/selectors';
 import type { AppWindow } from '../slices/windows/state';
 import { shownTitle } from './shown-title';
-import type { Told, ToldApplication, ToldWindow } from './told';
+import { tabsDifference, tabsOf, type Tabs } from './tabs-told';
+import type { Told, ToldApplication, ToldTab, ToldWindow } from './told';
 
 /** What was told of a window, and cannot be read from a session alone. */
 export type Standing = Pick<ToldWindow, 'minimised' | 'hidden'>;
@@ -114,19 +115,36 @@ class Telling {
       told: { id, minimised, hidden },
     } of there)
       this.standings.set(id, { minimised, hidden });
-    this.#retitled(there);
+    this.#tabs(there);
     this.#carried(there);
     this.#placed(there);
     this.#answering(there);
   }
 
-  #retitled(there: readonly Change[]): void {
+  /** A tab that goes from one window to another is told of both at once, and is not closed meanwhile. */
+  #tabs(there: readonly Change[]): void {
+    const open: ReadonlySet<TabId> = new Set(there.flatMap(({ told }) => idsIn(told.tabs?.list ?? [])));
     for (const { told, before } of there) {
-      const title = titleFor(this.session, told);
-      const [tab] = before.tabs;
-      if (tab && tab.title !== title)
-        this.#happen({ type: 'tab-retitled', window: told.id, tab: tab.id, title });
+      for (const tab of told.tabs?.list ?? []) this.#isBack(tab, before);
+      for (const event of tabsDifference(before, this.#tabsOf(told), open)) this.#happen(event);
     }
+  }
+
+  /** What had closed is back with a tab; or it had never closed, only its window before it went on in another one. */
+  #isBack({ id, was }: ToldTab, { tabs }: AppWindow): void {
+    if (was === undefined && has(tabs, id)) return;
+    const entry = this.session.ended.find(
+      (one) => one.id === was || one.windows.some((window) => has(window.tabs, id)),
+    );
+    if (entry) this.#happen({ type: 'ended-reopened', entry: entry.id });
+  }
+
+  /** A window of whose tabs nothing is known has one, which is called as it is. */
+  #tabsOf(told: ToldWindow): Tabs {
+    const document = homeOf(told.application);
+    if (told.tabs) return tabsOf(told.tabs, document);
+    const tab = { id: tabOf(told.id), title: titleFor(this.session, told), document };
+    return { tabs: [tab], activeTab: tab.id };
   }
 
   /** What is on all workspaces counts as being on the one that is shown. */
@@ -170,7 +188,13 @@ class Telling {
       if (closed.length === 0) continue;
       if (closed.length === all.length)
         this.#happen({ type: 'application-ended', application, discarded: [], entry: null });
-      else this.#happen({ type: 'windows-closed', windows: closed, discarded: [], entry: null });
+      else
+        this.#happen({
+          type: 'windows-closed',
+          windows: closed,
+          discarded: [],
+          entry: this.#entryFor(closed),
+        });
     }
     // What runs without a window is not seen on a display.
     if (!whole) return;
@@ -178,6 +202,16 @@ class Telling {
     for (const { id, running } of this.session.applications)
       if (running && !windowed.has(id))
         this.#happen({ type: 'application-ended', application: id, discarded: [], entry: null });
+  }
+
+  /** A window whose tabs were known can come back with them, unless they went on in another one. */
+  #entryFor([id, ...others]: readonly WindowId[]): string | null {
+    const closed = id === undefined ? undefined : find(this.session.windows, id);
+    if (!closed?.recentTabs || others.length > 0) return null;
+    const goesOn = this.session.windows.some(
+      (other) => other !== closed && closed.tabs.some((tab) => has(other.tabs, tab.id)),
+    );
+    return goesOn ? null : closed.id;
   }
 
   /** An application is hidden while all of its windows are; what is hidden alone counts as minimised. */
@@ -223,19 +257,13 @@ class Telling {
   }
 
   #windowOf(told: ToldWindow): AppWindow {
-    const tab = {
-      id: tabOf(told.id),
-      title: titleFor(this.session, told),
-      document: homeOf(told.application),
-    };
     return {
       id: told.id,
       application: told.application,
       ...this.#placementOf(told),
       minimised: false,
       workspace: this.#workspaceOf(told),
-      tabs: [tab],
-      activeTab: tab.id,
+      ...this.#tabsOf(told),
       seen: true,
       asking: null,
       offeringDraft: false,

@@ -5,7 +5,7 @@
 import type { WishType } from '../commands/commands';
 import type { Order } from '../host/order';
 import type { Extent, Geometry } from '../model/geometry';
-import type { ApplicationId, Instant, WindowId, WorkspaceId } from '../model/ids';
+import type { ApplicationId, Instant, TabId, WindowId, WorkspaceId } from '../model/ids';
 import type { FromPanel, ToPanel } from './holding';
 import type { Look, PicturesAllowed, Seen } from './pictures';
 import type { Settlement } from '../slices/under-way/state';
@@ -30,6 +30,29 @@ export interface ToldWindow {
   /** In pixels of the screen, without its frame. */
   readonly geometry: Geometry;
   readonly answering: boolean;
+  /** Absent: no tabs of it are known. */
+  readonly tabs?: ToldTabs;
+}
+
+/** The tabs of a window; at least one. */
+export interface ToldTabs {
+  /** In the order of its bar, as far as that is known. */
+  readonly list: readonly ToldTab[];
+  /** The one it shows. */
+  readonly shown: TabId;
+  /** By recent use, most recent first. */
+  readonly recent: readonly TabId[];
+}
+
+/** A tab as it is. */
+export interface ToldTab {
+  /** Its own for as long as it is there, in whatever window. */
+  readonly id: TabId;
+  readonly title: string;
+  /** Whether the page in it answers. */
+  readonly answering: boolean;
+  /** What had closed and is back with it: a tab, or a window. */
+  readonly was?: string;
 }
 
 /** A program. */
@@ -101,6 +124,8 @@ export type ServerMessage =
   /** What may be pictured, and what is looked at. */
   | PicturesAllowed
   | Look
+  /** Whether the tabs of browsers are to be followed; until it is said they are not. */
+  | { readonly type: 'tabs'; readonly followed: boolean }
   /** What the page in Key Fold's own window wants, and that there is none any more. */
   | FromPanel
   | { readonly type: 'no-panel' }

@@ -9,7 +9,7 @@ import { applicationOf } from '../slices/applications/selectors';
 import type { Application } from '../slices/applications/state';
 import { documentOf } from '../slices/documents/selectors';
 import type { AppDocument } from '../slices/documents/state';
-import { activeTab, titleOf } from '../slices/windows/selectors';
+import { activeTab, tabsByUse, titleOf } from '../slices/windows/selectors';
 import type { AppWindow, Tab } from '../slices/windows/state';
 import { standingOfLoneWindow } from '../switcher/standing';
 import { standingText } from '../switcher/standing-text';
@@ -73,22 +73,22 @@ export function windowCandidate(session: Session, window: AppWindow): Candidate 
   };
 }
 
-/** The tabs that a window does not show just now. */
-export const otherTabs = ({ tabs, activeTab: shown }: AppWindow): Tab[] =>
-  tabs.filter(({ id }) => id !== shown);
+/** The tabs that a window does not show just now, by recent use as far as that is known. */
+export const otherTabs = (window: AppWindow): Tab[] =>
+  tabsByUse(window).filter(({ id }) => id !== window.activeTab);
 
 /** A tab as it can be found; the one that its window shows is found as that. */
 export const tabCandidate = (
   session: Session,
   { id: window, application }: AppWindow,
-  { id, title, document }: Tab,
+  { id, title, document, hung }: Tab,
 ): Candidate => ({
   key: `tab:${window}:${id}`,
   learnedAs: `document:${document}`,
   subject: { kind: 'tab', window, tab: id, application },
   title,
   detail: applicationOf(session, application).name,
-  also: [],
+  also: hung ? [standingText({ type: 'not-answering' })] : [],
 });
 
 /** An application as it can be found. */

@@ -95,7 +95,7 @@ class SessionCatalogue {
     );
   }
 
-  /** A tab comes where its window does in the order of recent use. */
+  /** A tab comes right behind its window in the order of recent use, and the tabs of one window in their own. */
   #followTabs(session: Session): void {
     const { applications, recent, windows } = session;
     this.#tabs.follow([applications, recent.windows, windows], () => {
@@ -103,9 +103,9 @@ class SessionCatalogue {
       if (tabbed.length === 0) return [];
       const positions = positionsIn(recent.windows);
       return tabbed.flatMap((window) =>
-        otherTabs(window).map((tab) => ({
+        otherTabs(window).map((tab, nth, { length }) => ({
           id: `${window.id} ${tab.id}`,
-          position: positions.get(window.id),
+          position: (positions.get(window.id) ?? windows.length) + nth / length,
           madeOf: [tab, window.application, applicationOf(session, window.application).name],
           make: () => tabCandidate(session, window, tab),
         })),

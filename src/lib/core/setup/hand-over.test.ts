@@ -70,10 +70,15 @@ describe('a set-up document', () => {
 
   it('leaves what may be pictured where it is: it is about the programs of one display', () => {
     const pictures = { shown: false, except: ['a'] };
-    const here: Session = { ...HERE, settings: { ...HERE.settings, pictures } };
+    const here: Session = { ...HERE, settings: { ...HERE.settings, pictures, browserTabs: true } };
     expect(setupDocument(here).settings).not.toHaveProperty('pictures');
+    expect(setupDocument(here).settings).not.toHaveProperty('browserTabs');
     const there = setupDocument({ ...HERE, settings: { ...HERE.settings, theme: 'night' } });
-    expect(taking(there, here).session.settings).toMatchObject({ theme: 'night', pictures });
+    expect(taking(there, here).session.settings).toMatchObject({
+      theme: 'night',
+      pictures,
+      browserTabs: true,
+    });
   });
 
   it('taken over by another desk that is alike changes nothing: nothing in it is anything but the same', () => {

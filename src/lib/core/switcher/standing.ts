@@ -3,7 +3,7 @@ import type { ApplicationId, WindowId } from '../model/ids';
 import type { Session } from '../session/session';
 import type { AppWindow } from '../slices/windows/state';
 import { applicationOf } from '../slices/applications/selectors';
-import { isAsking, titleOf, windowOf } from '../slices/windows/selectors';
+import { activeTab, isAsking, titleOf, windowOf } from '../slices/windows/selectors';
 import { isUnsaved } from '../slices/drafts/selectors';
 import { workspaceName } from '../slices/workspaces/selectors';
 
@@ -64,6 +64,7 @@ export function standingOfWindow(session: Session, id: WindowId): Standing[] {
   const window = windowOf(session, id);
   const titles = [titleOf(window)];
   const standing: Standing[] = [];
+  if (activeTab(window).hung) standing.push({ type: 'not-answering' });
   if (isAsking(window)) standing.push({ type: 'asking', titles });
   else if (isUnsaved(session, window)) standing.push({ type: 'unsaved', titles });
   if (window.offeringDraft) standing.push({ type: 'offering-draft' });

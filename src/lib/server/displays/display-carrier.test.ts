@@ -60,7 +60,8 @@ function desk() {
 }
 
 /** What of all that is no word about pictures. */
-const withoutPictures = (said: readonly ServerMessage[]) => said.filter(({ type }) => type !== 'pictures');
+const withoutSettings = (said: readonly ServerMessage[]) =>
+  said.filter(({ type }) => type !== 'pictures' && type !== 'tabs');
 
 describe('the carrier of a display', () => {
   it('is away without an agent, there with one, and away since then when that is gone', () => {
@@ -91,7 +92,7 @@ describe('the carrier of a display', () => {
     const batch = batchOf({ type: 'minimise', window: 'c2' });
     const taken = log.take(batch, AT);
     if (taken.ok) carrier.carryOut(batch.id, taken.orders);
-    expect(withoutPictures(said)).toEqual([
+    expect(withoutSettings(said)).toEqual([
       expect.objectContaining({ type: 'carry-out', batch: batch.id, orders: [expect.anything()] }),
     ]);
     const [, second] = told.windows ?? [];

@@ -6,7 +6,7 @@ import { kindOf } from '../../core/host/decide';
 import type { Carrier, CarrierListener } from '../../core/host/carrier';
 import type { Order } from '../../core/host/order';
 import type { Session, SessionEvent } from '../../core/session/session';
-import type { Settings } from '../../core/slices/settings/state';
+import { followsTabs, type Settings } from '../../core/slices/settings/state';
 import type { LiveHost } from '../../core/slices/host/state';
 
 /** Where what is said to an agent goes. */
@@ -57,9 +57,10 @@ export class DisplayCarrier implements Carrier {
     this.#say({ type: 'carry-out', batch, at: new Date().toISOString(), orders });
   }
 
-  /** What is pictured follows the settings at once. */
+  /** What the agent may see follows the settings at once. */
   settingsChanged(settings: Settings): void {
     this.#say?.(picturesAllowed(settings));
+    this.#say?.({ type: 'tabs', followed: followsTabs(settings) });
   }
 
   /** The session as it stands; null while nobody keeps it. */

@@ -6,6 +6,8 @@ import {
   type Hello,
   type Told,
   type ToldApplication,
+  type ToldTab,
+  type ToldTabs,
   type ToldWindow,
   type ToldWorkspace,
 } from '../../core/display/told';
@@ -56,6 +58,19 @@ class HelloInput implements Hello {
   @IsOne(() => ExtentInput) screen!: ExtentInput;
 }
 
+class ToldTabInput implements ToldTab {
+  @IsId() id!: string;
+  @IsTextOf(0, LONGEST_TEXT) title!: string;
+  @IsBoolean() answering!: boolean;
+  @IfSent() @IsId() was?: string;
+}
+
+class ToldTabsInput implements ToldTabs {
+  @IsListOf(() => ToldTabInput, { least: 1, most: MOST_WINDOWS }) list!: ToldTabInput[];
+  @IsId() shown!: string;
+  @IsIdList() recent!: string[];
+}
+
 class ToldWindowInput implements ToldWindow {
   @IsId() id!: string;
   @IsId() application!: string;
@@ -66,6 +81,7 @@ class ToldWindowInput implements ToldWindow {
   @OrNull() @IsId() workspace!: string | null;
   @IsOne(() => PlaceInput) geometry!: PlaceInput;
   @IsBoolean() answering!: boolean;
+  @IfSent() @IsOne(() => ToldTabsInput) tabs?: ToldTabsInput;
 }
 
 class ToldApplicationInput implements ToldApplication {

@@ -20,7 +20,19 @@ const MESSAGES = [
     workspaces: [{ id: 'ws-1', name: 'Desk' }],
     workspace: 'ws-1',
     applications: [{ id: 'a', name: '' }],
-    windows: [window, { ...window, id: 'w-2', workspace: null }],
+    windows: [
+      window,
+      {
+        ...window,
+        id: 'w-2',
+        workspace: null,
+        tabs: {
+          list: [{ id: 't-1', title: '', answering: true, was: 't-0' }],
+          shown: 't-1',
+          recent: ['t-1'],
+        },
+      },
+    ],
     gone: ['w-3'],
     whole: false,
     stacking: ['w-1', 'w-2'],

@@ -77,6 +77,7 @@ class TabInput {
   @IsId() id!: string;
   @IsTitle() title!: string;
   @IsId() document!: string;
+  @IfSent() @Equals(true) hung?: true;
 }
 
 class ClosingQuestionInput {
@@ -93,6 +94,7 @@ class WindowInput extends PlacementInput {
   @IsListOf(() => TabInput, { least: 1, most: MOST_TABS })
   tabs!: TabInput[];
   @IsId() activeTab!: string;
+  @IfSent() @IsIdList() recentTabs?: string[];
   @IsBoolean() seen!: boolean;
   @OrNull()
   @IsOne(() => ClosingQuestionInput)

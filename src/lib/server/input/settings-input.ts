@@ -48,4 +48,5 @@ export class SettingsInput implements Settings {
   @IfSent() @IsIn(EDGES) edges?: Edges;
   @IfSent() @IsOne(() => RimInput) rim?: RimInput;
   @IfSent() @IsOne(() => PicturesInput) pictures?: PicturesInput;
+  @IfSent() @IsBoolean() browserTabs?: boolean;
 }

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { Label, Switch } from 'bits-ui';
   import { idsOf } from '../../core/model/order';
   import { find } from '../../core/model/table';
   import { picturesOf, type Pictures } from '../../core/slices/settings/state';
   import { deskHere } from '../desk/desk.svelte';
   import Monogram from '../parts/Monogram.svelte';
+  import SwitchSetting from '../parts/SwitchSetting.svelte';
   import { PICTURE_TEXTS } from '../words/display-texts';
 
   /** Whether pictures of a display's windows are shown, and of which programs there are none. */
@@ -25,22 +25,13 @@
   }
 </script>
 
-<div class="grid grid-cols-[150px_1fr] items-center gap-2">
-  <Label.Root for="setting-pictures" class="font-[650]">{PICTURE_TEXTS.title}</Label.Root>
-  <span class="flex items-center gap-3">
-    <Switch.Root
-      id="setting-pictures"
-      checked={pictures.shown}
-      onCheckedChange={(shown) => change({ ...pictures, shown })}
-      class="inline-flex h-6 w-11 shrink-0 items-center border border-ink px-0.5 data-[state=checked]:bg-ink"
-    >
-      <Switch.Thumb
-        class="block size-4 bg-ink data-[state=checked]:translate-x-5 data-[state=checked]:bg-paper"
-      />
-    </Switch.Root>
-    <span class="text-ink-soft">{PICTURE_TEXTS.hint}</span>
-  </span>
-</div>
+<SwitchSetting
+  name="pictures"
+  title={PICTURE_TEXTS.title}
+  hint={PICTURE_TEXTS.hint}
+  checked={pictures.shown}
+  change={(shown: boolean) => change({ ...pictures, shown })}
+/>
 {#if pictures.shown && applications.length > 0}
   <fieldset class="-mt-2 pl-[158px]">
     <legend class="text-ink-soft">{PICTURE_TEXTS.except}</legend>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Dialog, Label, RadioGroup, Switch } from 'bits-ui';
+  import { Dialog, RadioGroup } from 'bits-ui';
   import { goto } from '$app/navigation';
   import { fetchInTime } from '../../client/fetch-in-time';
   import {
@@ -7,6 +7,7 @@
     blockOf,
     EDGES,
     edgesOf,
+    followsTabs,
     SWITCHER_SCOPES,
     switcherScopeOf,
     holdKeyOf,
@@ -23,9 +24,11 @@
   import { canInstall, inFullScreen, inOwnWindow, install } from '../../client/own-window.svelte';
   import { strongest } from '../../core/slices/learning/learning';
   import { deskHere } from '../desk/desk.svelte';
+  import { TAB_TEXTS } from '../words/display-texts';
   import { KIND_TEXTS, SETTINGS_TEXTS, TEXTS } from '../words/texts';
 
   import FileButton from '../parts/FileButton.svelte';
+  import SwitchSetting from '../parts/SwitchSetting.svelte';
   import PictureSetting from '../display/PictureSetting.svelte';
   import RimSetting from './RimSetting.svelte';
   import KeyboardSetting from './KeyboardSetting.svelte';
@@ -134,23 +137,21 @@
       <RimSetting change={changeRim} />
       {#if desk.session.host.kind === 'live'}
         <PictureSetting change={changePictures} />
+        <SwitchSetting
+          name="tabs"
+          title={TAB_TEXTS.title}
+          hint={TAB_TEXTS.hint}
+          checked={followsTabs(settings)}
+          change={(browserTabs: boolean) => change({ browserTabs })}
+        />
       {/if}
-      <div class="grid grid-cols-[150px_1fr] items-center gap-2">
-        <Label.Root for="setting-holding" class="font-[650]">{SETTINGS_TEXTS.names.holding}</Label.Root>
-        <span class="flex items-center gap-3">
-          <Switch.Root
-            id="setting-holding"
-            checked={!settings.holding}
-            onCheckedChange={(checked) => change({ holding: !checked })}
-            class="inline-flex h-6 w-11 items-center border border-ink px-0.5 data-[state=checked]:bg-ink"
-          >
-            <Switch.Thumb
-              class="block size-4 bg-ink data-[state=checked]:translate-x-5 data-[state=checked]:bg-paper"
-            />
-          </Switch.Root>
-          <span class="text-ink-soft">{SETTINGS_TEXTS.holdingHint}</span>
-        </span>
-      </div>
+      <SwitchSetting
+        name="holding"
+        title={SETTINGS_TEXTS.names.holding ?? ''}
+        hint={SETTINGS_TEXTS.holdingHint}
+        checked={!settings.holding}
+        change={(off: boolean) => change({ holding: !off })}
+      />
 
       <h3 class="mt-1 border-t border-line pt-3 font-[650]">{SETTINGS_TEXTS.learned}</h3>
       {#if learned.length === 0}

@@ -28,6 +28,12 @@ export const PICTURE_TEXTS = {
   except: 'Leave these programs out:',
 } as const;
 
+/** The texts of the setting of tabs. */
+export const TAB_TEXTS = {
+  title: 'Browser tabs',
+  hint: 'Of browsers that are launched from here. The agent could then read and change every page that is open in them, and so could anything that takes the agent over.',
+} as const;
+
 /** The texts of the list of desks. */
 export const DESK_TEXTS = {
   title: 'Desks',

@@ -6,7 +6,7 @@ import { MOST_TABS } from '../../model/limits';
 import { has } from '../../model/table';
 import { canOpen, documentOf } from '../../slices/documents/selectors';
 import { draftedDocuments, hasDraft, isDraftLeft } from '../../slices/drafts/selectors';
-import { isAsking, windowOf } from '../../slices/windows/selectors';
+import { hasTabsOfItsOwn, isAsking, windowOf } from '../../slices/windows/selectors';
 import type { AppWindow, Tab } from '../../slices/windows/state';
 import { commandKind } from '../command';
 
@@ -50,6 +50,7 @@ export const openTab = commandKind({
   unforeseen: true,
   decide(course, { window: id, document }) {
     const window = windowOf(course.session, id);
+    if (!hasTabsOfItsOwn(course.session, window)) return course.notice({ type: 'host-cannot' });
     const opened = documentOf(course.session, document);
     if (!canOpen(course.session, window.application, opened))
       return course.notice({ type: 'cannot-open', application: window.application });
@@ -141,6 +142,7 @@ export const join = commandKind({
     const window = windowOf(course.session, id);
     const other = windowOf(course.session, into);
     const { application } = window;
+    if (!hasTabsOfItsOwn(course.session, window)) return course.notice({ type: 'host-cannot' });
     if (id === into || application !== other.application)
       throw new Refused({ field: 'into', detail: `The tabs of '${id}' cannot go to '${into}'.` });
     if (isAsking(window) || isAsking(other)) return course.notice({ type: 'already-asking', application });

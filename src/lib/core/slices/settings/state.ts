@@ -79,6 +79,9 @@ export interface Pictures {
 /** Those pictures: all are shown, unless someone asked for less. */
 export const picturesOf = ({ pictures }: Settings): Pictures => pictures ?? { shown: true, except: [] };
 
+/** Whether the agent of a display follows the tabs of browsers: it does not, unless someone asked for it. */
+export const followsTabs = ({ browserTabs = false }: Settings): boolean => browserTabs;
+
 /** What a person has chosen. What came later than the first version may be absent. */
 export interface Settings {
   readonly holdKey: HoldKey;
@@ -91,13 +94,18 @@ export interface Settings {
   readonly edges?: Edges;
   readonly rim?: Rim;
   readonly pictures?: Pictures;
+  readonly browserTabs?: boolean;
 }
 
-/** Settings that go with a person to another desk. What is pictured is about the programs of one display. */
-export type PortableSettings = Omit<Settings, 'pictures'>;
+/** Settings that go with a person to another desk. What an agent may see is about one display. */
+export type PortableSettings = Omit<Settings, 'pictures' | 'browserTabs'>;
 
 /** Those of some settings. */
-export function portable({ pictures: _here, ...settings }: Settings): PortableSettings {
+export function portable({
+  pictures: _seen,
+  browserTabs: _followed,
+  ...settings
+}: Settings): PortableSettings {
   return settings;
 }
 

@@ -22,6 +22,10 @@ export type WindowEvents = {
    */
   'windows-closed': { windows: readonly WindowId[]; discarded: readonly DocumentId[]; entry: string | null };
   'tab-retitled': { window: WindowId; tab: TabId; title: string };
+  /** Whether what a tab shows has stopped answering. */
+  'tab-hung': { window: WindowId; tab: TabId; hung: boolean };
+  /** The tabs of a window by recent use, as a live host tells them; null: it tells of none any more. */
+  'tabs-used': { window: WindowId; recent: readonly TabId[] | null };
   'tab-activated': { window: WindowId; tab: TabId };
   /** A tab is there, so many from the first one; it is not shown yet. */
   'tab-opened': { window: WindowId; tab: Tab; at: number };

@@ -1,5 +1,6 @@
 import type { DocumentId, WindowId } from '../../model/ids';
 import { get } from '../../model/table';
+import type { HostState } from '../host/state';
 import type { AppWindow, Tab, WindowsState } from './state';
 
 /** The window with this id. @throws RangeError if there is none. */
@@ -12,6 +13,20 @@ export function activeTab(window: AppWindow): Tab {
   if (!tab) throw new RangeError(`Window '${window.id}' has no tab '${window.activeTab}'.`);
   return tab;
 }
+
+/**
+ * The tabs of a window by recent use, as far as that is known: the one that it shows first, then those of which a live host
+ * has told, then the others in the order of the bar.
+ */
+export function tabsByUse({ tabs, activeTab: shown, recentTabs = [] }: AppWindow): Tab[] {
+  const rank = new Map([shown, ...recentTabs.filter((id) => id !== shown)].map((id, nth) => [id, nth]));
+  const rankOf = ({ id }: Tab) => rank.get(id) ?? rank.size;
+  return tabs.toSorted((a, b) => rankOf(a) - rankOf(b));
+}
+
+/** Whether something can be wished of a window's tabs: of those of a live host's only where it tells of them. */
+export const hasTabsOfItsOwn = (session: WindowsState & HostState, window: AppWindow): boolean =>
+  session.host.kind === 'simulated' || window.recentTabs !== undefined;
 
 /** A window's title is the title of the tab it shows. */
 export const titleOf = (window: AppWindow): string => activeTab(window).title;

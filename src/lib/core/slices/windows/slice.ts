@@ -51,6 +51,19 @@ export const windows: Slice<WindowsState, WindowEvents, Heard, Reads> = {
         tabs: window.tabs.map((tab) => (tab.id === event.tab ? { ...tab, title: event.title } : tab)),
       })),
     }),
+    'tab-hung': (before, { window, tab: id, hung }) =>
+      withTabs(before, window, ({ tabs }) =>
+        tabs.map((tab) => {
+          if (tab.id !== id) return tab;
+          const { hung: _before, ...rest } = tab;
+          return hung ? { ...rest, hung } : rest;
+        }),
+      ),
+    'tabs-used': ({ windows }, { window: id, recent }) => ({
+      windows: patch(windows, [id], 'window', ({ recentTabs: _before, ...window }) =>
+        recent === null ? window : { ...window, recentTabs: recent },
+      ),
+    }),
     'document-renamed': renamed,
     'tab-activated': (before, { window, tab }) => changed(before, [window], { activeTab: tab }),
     'tab-opened': (before, { window, tab, at }) =>

@@ -7,6 +7,8 @@ export interface Tab {
   readonly id: TabId;
   readonly title: string;
   readonly document: DocumentId;
+  /** Whether what it shows has stopped answering, where a live host tells of that. */
+  readonly hung?: true;
 }
 
 /** What a window with unsaved work is asked to do: to close by itself or one of its tabs, or so that its application can quit. */
@@ -30,6 +32,11 @@ export interface AppWindow extends Placement {
   readonly workspace: WorkspaceId;
   readonly tabs: readonly Tab[];
   readonly activeTab: TabId;
+  /**
+   * Its tabs by recent use, most recent first, where a live host tells of tabs. Absent on one: all that the window shows
+   * counts as one tab, of which nothing can be wished.
+   */
+  readonly recentTabs?: readonly TabId[];
   /** False while it was opened in the background and never came to the front. */
   readonly seen: boolean;
   readonly asking: ClosingQuestion | null;
