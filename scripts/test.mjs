@@ -40,6 +40,8 @@ const PROGRAMS = [
   ['xvfb', '/usr/bin/Xvfb'],
   ['x11-xkb-utils', '/usr/bin/setxkbmap'],
   ['x11-utils', '/usr/bin/xprop'],
+  ['x11-apps', '/usr/bin/xclock'],
+  ['xterm', '/usr/bin/xterm'],
   ['desktop-file-utils', '/usr/bin/desktop-file-validate'],
 ];
 

@@ -1,4 +1,5 @@
 import type { XEvent } from 'x11';
+import type { Geometry } from '../../src/lib/core/model/geometry';
 import { ID_PROPERTY } from '../../src/agent/x11/read-window';
 import { XConnection } from '../../src/agent/x11/x-connection';
 
@@ -7,7 +8,10 @@ export interface ClientWindow {
   readonly title: string;
   /** The id that Key Fold knows it by; it makes one up if there is none. */
   readonly id?: string;
+  readonly box?: Geometry;
 }
+
+const SMALL: Geometry = { x: 40, y: 40, width: 300, height: 200 };
 
 /** A program of a display, for tests: its windows close when they are asked to, unless they are told not to. */
 export class XClient {
@@ -32,11 +36,12 @@ export class XClient {
   }
 
   /** Makes a window and has it shown. */
-  async show({ title, id }: ClientWindow): Promise<number> {
+  async show({ title, id, box = SMALL }: ClientWindow): Promise<number> {
     const { connection, className } = this;
     const { client, root } = connection;
     const window = client.AllocID();
-    client.CreateWindow(window, root, 40, 40, 300, 200, 0, 0, 1, 0, { backgroundPixel: 0xfffdf7 });
+    const { x, y, width, height } = box;
+    client.CreateWindow(window, root, x, y, width, height, 0, 0, 1, 0, { backgroundPixel: 0xfffdf7 });
     const wmClass = Buffer.from(`${className.toLowerCase()}\0${className}\0`, 'latin1');
     client.ChangeProperty(
       0,

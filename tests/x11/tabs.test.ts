@@ -146,6 +146,22 @@ describe('the tabs of a browser that was started here', () => {
     expect(desk.session.ended.some(({ id }) => id === entry?.id)).toBe(false);
   });
 
+  it('so is a window, with what it showed', async () => {
+    await wish({ type: 'tear-off', ...tabCalled('tide') });
+    await expect.poll(bars).toEqual(['[tide]', 'berths [stuck]']);
+    await wish({ type: 'close', window: tabCalled('tide').window });
+    await expect.poll(bars).toEqual(['berths [stuck]']);
+    const entry = desk.session.ended.at(-1);
+    expect(entry).toMatchObject({ kind: 'window' });
+    await wish({ type: 'reopen', entry: entry?.id ?? '' });
+    await expect.poll(bars).toEqual(['[tide]', 'berths [stuck]']);
+    await expect.poll(() => desk.session.ended.some(({ id }) => id === entry?.id)).toBe(false);
+    expect(
+      await wish({ type: 'join', window: tabCalled('tide').window, into: tabCalled('stuck').window }),
+    ).toEqual({ kind: 'done' });
+    await expect.poll(bars).toEqual(['berths stuck [tide]']);
+  });
+
   it('a page that asks first stays, and that is said', async () => {
     await wish({ type: 'go-to-tab', ...tabCalled('berths'), inFront: true });
     await expect.poll(inFront).toContain('berths');

@@ -1,7 +1,8 @@
-import type { ToldTab, ToldTabs } from '../../lib/core/display/told';
+import type { ToldApplication, ToldTab, ToldTabs } from '../../lib/core/display/told';
 import type { XWindow } from '../x11/read-window';
 import { listedOf } from '../x11/telling';
 import type { XDisplay } from '../x11/x-display';
+import { BROWSERS } from '../panel';
 import { doorOf } from './doors';
 import { matched } from './matching';
 import { TabBrowser, type BrowserTab } from './tab-browser';
@@ -10,8 +11,9 @@ import { BrowserWire } from './wire';
 /** How often pages are asked whether they answer, and a browser that could not be reached is tried again, in ms. */
 const ASK_MS = 10_000;
 const AGAIN_MS = 1_000;
-/** So long, in ms, a window of a browser may take until the display has it, too. */
+/** So long, in ms, a window of a browser may take until the display has it, too, and how often that is looked for. */
 const MATCHED_MS = 1_000;
+const LOOK_MS = 200;
 /** So many closed tabs and windows are remembered. */
 const MOST_CLOSED = 200;
 
@@ -27,8 +29,12 @@ interface Followed {
   readonly browser: TabBrowser;
   /** Its windows' numbers on the display, by its own. */
   windows: ReadonlyMap<number, number>;
+  /** The ids of its windows, by its own numbers. */
+  ids: ReadonlyMap<number, string>;
   /** What was told of it last, by id: what is not there any more has closed. */
   told: ReadonlyMap<string, BrowserTab>;
+  /** Its windows that the display had when it was looked at last. */
+  shown: string;
   /** Since when a window of it is not found on the display. */
   unmatchedSince: number | null;
 }
@@ -36,6 +42,8 @@ interface Followed {
 /** What had closed, and the addresses that were shown there. Kept in memory only. */
 interface Closed {
   readonly id: string;
+  /** Of its browser. */
+  readonly pid: number;
   readonly urls: readonly string[];
 }
 
@@ -104,7 +112,13 @@ export class Browsers {
         this.#tried.add(pid);
         void this.#meet(pid);
       }
-    for (const followed of this.#followed.values()) this.#tell(followed);
+    for (const followed of this.#followed.values()) {
+      const shown = this.#shownOf(followed).join();
+      if (shown === followed.shown && followed.unmatchedSince === null) continue;
+      followed.shown = shown;
+      // What the browser said before may be of a window that is gone.
+      followed.browser.look();
+    }
   }
 
   /** The tab with this id. */
@@ -123,22 +137,26 @@ export class Browsers {
     return undefined;
   }
 
-  /** Opens again what has closed; null: what closed last. @throws Error if it is not known any more */
+  /**
+   * Opens again what has closed; null: what closed last. What closed before this agent began is what the browser says closed
+   * last. @throws Error if there is nothing
+   */
   async reopen(entry: string | null): Promise<void> {
-    const at = this.#closed.findLastIndex(({ id }) => entry === null || id === entry);
-    const closed = this.#closed[at];
-    const [followed] = this.#followed.values();
-    if (!closed || !followed) throw new Error('The browser does not know it any more.');
-    const tabs = (await followed.browser.do('reopen', closed.urls)) as number[];
-    this.#closed.splice(at, 1);
-    for (const tab of tabs) this.#back.set(tabId(followed.browser, tab), closed.id);
-    this.#tell(followed);
+    const closed = this.#closed.findLast(({ id }) => entry === null || id === entry);
+    const id = closed?.id ?? entry;
+    const followed = this.#followed.get(closed?.pid ?? 0) ?? [...this.#followed.values()].at(-1);
+    const tabs = ((await followed?.browser.do('reopen', closed?.urls ?? [])) ?? []) as number[];
+    if (!followed || tabs.length === 0) throw new Error('The browser does not know it any more.');
+    if (closed) this.#closed.splice(this.#closed.indexOf(closed), 1);
+    if (id !== null) for (const tab of tabs) this.#back.set(tabId(followed.browser, tab), id);
+    followed.browser.look();
   }
 
   async #meet(pid: number): Promise<void> {
     try {
       const door = await doorOf(pid);
-      if (!door || !this.#wanted) return;
+      if (!door) return this.#sayUnknown(pid);
+      if (!this.#wanted) return;
       const wire = await BrowserWire.open(door);
       const browser = await TabBrowser.open(wire, this.folder, () => {
         const followed = this.#followed.get(pid);
@@ -152,7 +170,9 @@ export class Browsers {
         pid,
         browser,
         windows: new Map(),
+        ids: new Map(),
         told: new Map(),
+        shown: '',
         unmatchedSince: null,
       };
       this.#followed.set(pid, followed);
@@ -166,6 +186,17 @@ export class Browsers {
       );
       this.#tryAgain(pid);
     }
+  }
+
+  #sayUnknown(pid: number): void {
+    const { programs, windows } = this.display;
+    const isBrowser = ({ id }: ToldApplication) => programs.runs(id, BROWSERS);
+    if (
+      [...windows.values()].some((window) => window.pid === pid && isBrowser(programs.applicationOf(window)))
+    )
+      this.say(
+        `A browser (process ${pid}) was not started from Key Fold: its tabs are not known before it has been closed and launched from there.`,
+      );
   }
 
   /** Later: it may have just begun, or be gone and nobody has told yet. */
@@ -199,17 +230,17 @@ export class Browsers {
    * carried there has not closed.
    */
   #tell(followed: Followed): void {
-    const { browser, pid, windows: before } = followed;
+    const { browser, windows: before } = followed;
     const { display } = this;
-    const shown = listedOf(display)
-      .filter((window) => window.pid === pid)
+    const shown = this.#shownOf(followed)
+      .flatMap((xid) => display.windows.get(xid) ?? [])
       .map(({ xid, geometry, title }) => ({ xid, geometry, title, active: display.active === xid }));
     followed.windows = matched(browser.state.windows, shown, before);
     const all = browser.state.windows.every(({ id }) => followed.windows.has(id));
     followed.unmatchedSince = all ? null : (followed.unmatchedSince ?? performance.now());
     if (!all && performance.now() - (followed.unmatchedSince ?? 0) < MATCHED_MS) {
       clearTimeout(this.#soon);
-      this.#soon = setTimeout(() => this.follow(), MATCHED_MS);
+      this.#soon = setTimeout(() => this.follow(), LOOK_MS);
       this.#soon.unref();
       return;
     }
@@ -223,33 +254,40 @@ export class Browsers {
     display.setTabs([...gone.map((xid) => [xid, undefined] as const), ...tabs]);
   }
 
+  /** The windows of a browser that the display has. */
+  #shownOf({ pid }: Followed): number[] {
+    return listedOf(this.display)
+      .filter((window) => window.pid === pid)
+      .map(({ xid }) => xid);
+  }
+
   /** What was told and is not there any more; a window that closed is remembered as such. */
   #noteClosed(followed: Followed): void {
-    const { browser, told } = followed;
+    const { browser, pid, told } = followed;
     const now = new Map(browser.state.tabs.map((tab) => [tabId(browser, tab.id), tab]));
     followed.told = now;
     const open = new Set(browser.state.windows.map(({ id }) => id));
-    const closed = [...told].filter(([id]) => !now.has(id));
     const windows = new Map<number, BrowserTab[]>();
-    for (const [id, tab] of closed) {
-      if (open.has(tab.window)) this.#remember(id, [tab]);
+    for (const [id, tab] of told) {
+      if (now.has(id)) continue;
+      this.#back.delete(id);
+      if (open.has(tab.window)) this.#remember({ id, pid, urls: [tab.url] });
       else windows.set(tab.window, [...(windows.get(tab.window) ?? []), tab]);
     }
     for (const [window, tabs] of windows) {
-      const id = this.#windowIds.get(`${browser.run}-${window}`);
-      if (id !== undefined) this.#remember(id, tabs);
+      const id = followed.ids.get(window);
+      if (id !== undefined) this.#remember({ id, pid, urls: tabs.map(({ url }) => url) });
     }
-    for (const [window, xid] of followed.windows) {
-      const id = this.display.windows.get(xid)?.id;
-      if (id !== undefined) this.#windowIds.set(`${browser.run}-${window}`, id);
-    }
+    followed.ids = new Map(
+      [...followed.windows].flatMap(([window, xid]) => {
+        const id = this.display.windows.get(xid)?.id ?? followed.ids.get(window);
+        return id === undefined ? [] : [[window, id] as const];
+      }),
+    );
   }
 
-  /** The display's ids of browsers' windows. */
-  readonly #windowIds = new Map<string, string>();
-
-  #remember(id: string, tabs: readonly BrowserTab[]): void {
-    this.#closed.push({ id, urls: tabs.map(({ url }) => url) });
+  #remember(closed: Closed): void {
+    this.#closed.push(closed);
     if (this.#closed.length > MOST_CLOSED) this.#closed.shift();
   }
 

@@ -43,7 +43,7 @@ export async function doorOf(pid: number): Promise<Door | null> {
 }
 
 /** A browser that chose a port by itself has written it down. */
-function writtenDoor(profile: string): Door | null {
+export function writtenDoor(profile: string): Door | null {
   try {
     const [port, path] = readFileSync(join(profile, 'DevToolsActivePort'), 'utf8').split('\n');
     return { kind: 'port', url: `ws://127.0.0.1:${port}${path}` };

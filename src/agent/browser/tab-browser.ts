@@ -116,7 +116,7 @@ export class TabBrowser {
       writeFileSync(join(folder, name), text);
     const { wire } = this;
     wire.onEvent(({ method, params, session }) => {
-      if (method === 'Runtime.bindingCalled' && params.name === CHANGED) this.#touch();
+      if (method === 'Runtime.bindingCalled' && params.name === CHANGED) this.look();
       for (const asked of this.#asked.values())
         if (asked.session === session && method.startsWith('Page.javascriptDialog'))
           asked.asking = method === 'Page.javascriptDialogOpening';
@@ -153,7 +153,8 @@ export class TabBrowser {
     return sessionId;
   }
 
-  #touch(): void {
+  /** Reads how everything is, and says that it may have changed; soon, and once for many changes. */
+  look(): void {
     this.#timer ??= setTimeout(() => {
       this.#timer = null;
       void this.#read().then(

@@ -50,11 +50,14 @@ globalThis.keyFold = {
     await chrome.tabs.update(shown, { active: true });
   },
 
-  /** With its history, as long as the browser remembers it; else its pages anew. Answers with the tabs that are back. */
+  /**
+   * With its history, as long as the browser remembers it; else its pages anew. Without pages it is what closed last. Answers
+   * with the tabs that are back.
+   */
   async reopen(urls) {
     const closed = await chrome.sessions.getRecentlyClosed();
     const pages = ({ tab, window }) => (tab ? [tab] : window.tabs).map(({ url }) => url);
-    const found = closed.find((one) => JSON.stringify(pages(one)) === JSON.stringify(urls));
+    const found = closed.find((one) => urls.length === 0 || String(pages(one)) === String(urls));
     if (found) {
       const { tab, window } = await chrome.sessions.restore((found.tab ?? found.window).sessionId);
       return (tab ? [tab] : window.tabs).map(({ id }) => id);
