@@ -58,7 +58,8 @@ export class HeldKeys {
     // Whatever is waited for is about what was wanted before.
     this.#answered(false);
     if (stance === 'keys') this.#grab.keep();
-    else this.#grab.keepNoMore();
+    // A window that is only raised was wanted before what is written into was.
+    else if (stance === 'away') this.#grab.keepNoMore();
     this.#next(async () => {
       // What was wanted meanwhile is all that counts.
       if (this.#stance !== stance) return;

@@ -37,7 +37,7 @@ beforeEach(async () => {
     await connection.gone;
   });
 });
-const want = () => grab.want({ type: 'hold', holdKey: 'Meta', positions: POSITIONS });
+const want = () => grab.want({ type: 'hold', holdKey: 'Meta', positions: POSITIONS, writing: [] });
 
 /** What a program with the keyboard hears meanwhile. */
 async function program(): Promise<string[]> {

@@ -20,6 +20,8 @@ const TAKEN = 10;
 const ASYNCHRONOUS = 1;
 /** Ask anew once a layout has settled, in ms: changes come in bursts. */
 const SETTLED_MS = 50;
+/** So long, in ms, a page may take to say whether it wants the keyboard. */
+const UNDECIDED_MS = 1_000;
 /** Kinds of events of the keyboard, and the part of its state that is told (XKB protocol 1.0, 4.3 and 16). */
 const [NEW_KEYBOARD, NEW_MAP, STATE] = [1, 2, 4];
 const MODIFIERS = 1;
@@ -66,6 +68,8 @@ export class HoldKeyGrab {
   readonly #down = new Set<number>();
   /** A key that was let go, unless it turns out to repeat. */
   #release: XEvent | null = null;
+  /** While the page has not said whether it wants the keyboard. */
+  #undecided: ReturnType<typeof setTimeout> | undefined;
   #remap: ReturnType<typeof setTimeout> | undefined;
   readonly #endListening: () => void;
 
@@ -91,6 +95,7 @@ export class HoldKeyGrab {
   letGo(): void {
     const { client } = this.connection;
     const kept = this.#keeps;
+    clearTimeout(this.#undecided);
     this.#held = false;
     this.#keeps = false;
     this.#down.clear();
@@ -109,11 +114,13 @@ export class HoldKeyGrab {
    * pressed is handed on. Without a hold there is nothing to be kept.
    */
   keep(): void {
-    this.#keeps = this.#held;
+    clearTimeout(this.#undecided);
+    this.#keeps ||= this.#held;
   }
 
   /** It is not given to anybody after all. */
   keepNoMore(): void {
+    clearTimeout(this.#undecided);
     this.#keeps = false;
     if (!this.#held) this.letGo();
   }
@@ -127,6 +134,7 @@ export class HoldKeyGrab {
 
   stop(): void {
     clearTimeout(this.#remap);
+    clearTimeout(this.#undecided);
     this.#endListening();
   }
 
@@ -287,7 +295,16 @@ export class HoldKeyGrab {
     }
     const repeat = this.#down.has(keycode);
     this.#down.add(keycode);
-    this.listener.key(this.#arrived(event, 'down', repeat));
+    const key = this.#arrived(event, 'down', repeat);
+    if (this.#held && this.#wanted?.writing.includes(key.code)) this.#keepForWriting();
+    this.listener.key(key);
+  }
+
+  /** Text may follow at once, before the page has said that it wants the keyboard. It may not want it. */
+  #keepForWriting(): void {
+    this.#keeps = true;
+    clearTimeout(this.#undecided);
+    this.#undecided = setTimeout(() => this.keepNoMore(), UNDECIDED_MS);
   }
 
   /**

@@ -20,6 +20,7 @@ const NAME = { $ref: '#/$defs/text' };
 const BOOLEAN = { type: 'boolean' };
 const SHORT = { type: 'string', maxLength: LONGEST_ID };
 const IDS = { type: 'array', items: ID, uniqueItems: true };
+const POSITIONS = { type: 'array', items: { type: 'string', pattern: '^\\w{1,30}$' } };
 const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 const list = (items: object, maxItems: number) => ({ type: 'array', items, maxItems });
 const side = { type: 'integer', minimum: 1, maximum: FARTHEST };
@@ -69,7 +70,7 @@ export const AGENT_SCHEMA = {
     message('key', { key: { $ref: '#/$defs/key' }, front: orNull(ID) }),
     message('grabbed', {
       holdKey: { enum: USABLE_HOLD_KEYS },
-      taken: { type: 'array', items: { type: 'string', pattern: '^\\w{1,30}$' } },
+      taken: POSITIONS,
     }),
     message('giving'),
   ],
@@ -191,7 +192,8 @@ export const TO_AGENT_SCHEMA = {
     }),
     message('hold', {
       holdKey: { enum: USABLE_HOLD_KEYS },
-      positions: { type: 'array', items: { type: 'string', pattern: '^\\w{1,30}$' } },
+      positions: POSITIONS,
+      writing: POSITIONS,
     }),
     message('panel', { stance: { enum: ['away', 'raised', 'keys'] }, wished: BOOLEAN }),
     message('has-keys'),

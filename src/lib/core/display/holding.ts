@@ -15,6 +15,11 @@ export interface HoldWanted {
   readonly holdKey: UsableHoldKey;
   /** Positions, as in the UI Events `code` values. */
   readonly positions: readonly string[];
+  /**
+   * Those of them after which text is written: the keyboard is kept from such a key on, until the page has said what it wants
+   * of its window, and what is pressed meanwhile is handed on. Else it would go to whatever was in front.
+   */
+  readonly writing: readonly string[];
 }
 
 /**
@@ -79,17 +84,34 @@ const COMING_AND_GOING: ReadonlySet<string> = new Set([
   'shortcut',
 ]);
 
-/** The positions to be taken from all programs while the hold key is down. */
-export function positionsEverywhere(keys: KeyMap, session: Session): string[] {
+/** What is done with a place, by its digit. */
+const OF_PLACES: ReadonlySet<string> = new Set(['place', 'new-window-at-place']);
+/** What text is written into right away. */
+const WRITTEN_INTO: ReadonlySet<string> = new Set([
+  'search',
+  'survey',
+  'survey-application',
+  'desks',
+  'workspaces',
+]);
+
+/** What a page wants of the keys: those to be taken from all programs while the hold key is down. */
+export function holdWanted(keys: KeyMap, session: Session): HoldWanted {
   const holdKey = holdKeyOf(session.settings);
-  const codes = keys.bindings.flatMap(({ scope, at, invocation }) => {
+  const wanted = keys.bindings.flatMap(({ scope, at, invocation }) => {
     if (scope !== 'held' || !('code' in at)) return [];
     const { action, argument } = invocation;
     // An empty place does nothing yet.
-    if (action === 'place' && !isFilled(session, argument)) return [];
-    return holdKey === 'Meta' || COMING_AND_GOING.has(action) ? [at.code] : [];
+    if (OF_PLACES.has(action) && !isFilled(session, argument)) return [];
+    return holdKey === 'Meta' || COMING_AND_GOING.has(action) ? [{ code: at.code, action }] : [];
   });
-  return [...new Set(codes)].sort();
+  const positionsOf = (some: typeof wanted) => [...new Set(some.map(({ code }) => code))].sort();
+  return {
+    type: 'hold',
+    holdKey,
+    positions: positionsOf(wanted),
+    writing: positionsOf(wanted.filter(({ action }) => WRITTEN_INTO.has(action))),
+  };
 }
 
 const isFilled = ({ places }: Session, digit: string | null): boolean =>

@@ -299,7 +299,7 @@ describe('pictures', () => {
 });
 
 describe('a panel and its agent', () => {
-  const hold = { type: 'hold', holdKey: 'Meta', positions: ['KeyS'] } as const;
+  const hold = { type: 'hold', holdKey: 'Meta', positions: ['KeyS'], writing: [] } as const;
 
   it('hear each other, whoever was there first', async () => {
     const one = (await agent()).say(hello);
@@ -316,7 +316,7 @@ describe('a panel and its agent', () => {
   it('the agent hears that no page is there any more; a page that makes no sense is shown out', async () => {
     const one = (await agent()).say(hello);
     await one.hears('welcome');
-    const page = (await panel()).say({ type: 'hold', holdKey: 'Shift', positions: [] });
+    const page = (await panel()).say({ type: 'hold', holdKey: 'Shift', positions: [], writing: [] });
     expect(await page.closed).toBe(4003);
     await one.hears('no-panel');
     const first = await panel();

@@ -165,6 +165,7 @@ class HoldWantedInput implements HoldWanted {
   @Equals('hold') type!: 'hold';
   @IsIn(USABLE_HOLD_KEYS) holdKey!: UsableHoldKey;
   @ArrayOf(isPosition, 'positions of keys') positions!: string[];
+  @ArrayOf(isPosition, 'positions of keys') writing!: string[];
 }
 
 class PanelWantedInput implements PanelWanted {

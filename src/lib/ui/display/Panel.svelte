@@ -1,6 +1,12 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { positionsEverywhere, stanceOf, type Grabbed, type ToPanel } from '../../core/display/holding';
+  import {
+    holdWanted,
+    stanceOf,
+    type Grabbed,
+    type HoldWanted,
+    type ToPanel,
+  } from '../../core/display/holding';
   import { KeysInTime } from '../../client/keys-in-time';
   import { PanelChannel } from '../../client/panel-channel';
   import { holdKeyOf } from '../../core/slices/settings/state';
@@ -54,14 +60,12 @@
     untrack(() => keys.look());
   });
   // Said when it is different, not whenever something happens on the display.
-  const holdKey = $derived(holdKeyOf(desk.session.settings));
-  const positions = $derived(positionsEverywhere(desk.keys, desk.session).join(' '));
+  const wanted = $derived(JSON.stringify(holdWanted(desk.keys, desk.session)));
   /** Nothing is offered while the display is away, as far as this page has heard. */
   const away = $derived(desk.session.host.kind === 'live' && desk.session.host.awaySince !== undefined);
   // Not before this page hears what happens: a key would be about what was there before.
   $effect(() => {
-    const wanted = { type: 'hold', holdKey, positions: positions.split(' ').filter(Boolean) } as const;
-    if (desk.link.hears && !away) channel.say(wanted);
+    if (desk.link.hears && !away) channel.say(JSON.parse(wanted) as HoldWanted);
     else channel.withdraw('hold');
   });
   const stance = $derived(stanceOf(desk.state));

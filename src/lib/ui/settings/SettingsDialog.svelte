@@ -131,10 +131,6 @@
           switcherShows: SWITCHER_SCOPES.find((scope) => scope === value) ?? switcherScopeOf(settings),
         }),
       )}
-      {@render choices('edges', edgesOf(settings), EDGES, (value) =>
-        change({ edges: EDGES.find((edges) => edges === value) ?? edgesOf(settings) }),
-      )}
-      <RimSetting change={changeRim} />
       {#if desk.session.host.kind === 'live'}
         <PictureSetting change={changePictures} />
         <SwitchSetting
@@ -144,6 +140,11 @@
           checked={followsTabs(settings)}
           change={(browserTabs: boolean) => change({ browserTabs })}
         />
+      {:else}
+        {@render choices('edges', edgesOf(settings), EDGES, (value) =>
+          change({ edges: EDGES.find((edges) => edges === value) ?? edgesOf(settings) }),
+        )}
+        <RimSetting change={changeRim} />
       {/if}
       <SwitchSetting
         name="holding"

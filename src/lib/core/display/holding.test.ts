@@ -1,0 +1,36 @@
+import { expect, it } from 'vitest';
+import { REGISTRY } from '../../../../testing/person';
+import { sessionOf } from '../../../../testing/sessions';
+import { keyMapOf } from '../actions/views/key-map';
+import type { HoldKey } from '../slices/settings/state';
+import { holdWanted } from './holding';
+
+const wantedWith = (holdKey: HoldKey) => {
+  const session = sessionOf('a: a1 | b: b1');
+  const there = {
+    ...session,
+    settings: { ...session.settings, holdKey },
+    places: session.places.map(() => null),
+  };
+  return holdWanted(keyMapOf(REGISTRY, there), there);
+};
+
+it('with Meta everything is taken that means something while the hold key is down, with Alt what comes and goes', () => {
+  const [meta, alt] = [wantedWith('Meta'), wantedWith('Alt')];
+  expect(meta.positions).toEqual(expect.arrayContaining(['KeyS', 'KeyQ', 'KeyZ', 'KeyV']));
+  expect(alt.positions).toEqual(expect.arrayContaining(['KeyS', 'KeyQ', 'KeyW']));
+  expect(alt.positions).not.toContain('KeyV');
+});
+
+it('an empty place does nothing, so its key is left to the programs', () => {
+  expect(wantedWith('Meta').positions).not.toContain('Digit3');
+});
+
+it('text may follow what opens search, survey or a list; not what switches', () => {
+  for (const holdKey of ['Meta', 'Alt'] as const) {
+    const { positions, writing } = wantedWith(holdKey);
+    expect(writing).toEqual(expect.arrayContaining(['KeyQ', 'KeyW', 'KeyP']));
+    expect(writing).not.toContain('KeyS');
+    expect(positions).toEqual(expect.arrayContaining([...writing]));
+  }
+});
