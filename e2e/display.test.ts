@@ -3,6 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
+import { OWN_CLASS } from '../src/agent/x11/read-window';
 import { titleOf } from '../src/lib/core/slices/windows/selectors';
 import { CarriedDisplay } from '../testing/display/carried-display';
 import { XClient } from '../testing/display/x-client';
@@ -20,6 +21,12 @@ const awaySince = async () => {
   const { host } = await session();
   return host.kind === 'live' ? host.awaySince : null;
 };
+/** How many windows of Key Fold's own there are. */
+async function ownWindows(): Promise<number> {
+  const { connection, manager } = desk.display;
+  const classes = await Promise.all(manager.windows.map((window) => connection.text(window, 'WM_CLASS')));
+  return classes.filter((one) => one?.includes(OWN_CLASS)).length;
+}
 async function open(line: string): Promise<void> {
   for (const part of line.split('|').toReversed()) {
     const [name = '', ids = ''] = part.trim().split(':');
@@ -196,10 +203,13 @@ describe('nothing is lost', () => {
 
   it('when the agent is killed: the display is away meanwhile, and says since when', async () => {
     const before = await used();
-    desk.agent.kill();
+    await desk.agent.crash();
     await expect.poll(awaySince).toMatch(/^\d{4}-/);
     expect(await ids()).toEqual(before);
+    // The browser that it had goes with it: another one's would come up in that again and again.
+    await expect.poll(ownWindows).toBe(0);
     await desk.startAgent();
+    await expect.poll(ownWindows).toBe(1);
     expect(await awaySince()).toBeUndefined();
     expect(await ids()).toEqual(before);
     expect(await recent()).toBe('calls tide berths');

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { accessSync, constants, mkdirSync, writeFileSync } from 'node:fs';
 import { delimiter, join } from 'node:path';
+import type { Readable } from 'node:stream';
 import { pathToFileURL } from 'node:url';
 import { doorTo } from '../lib/core/display/door';
 import type { PanelStance } from '../lib/core/display/holding';
@@ -65,10 +66,12 @@ export class Panel {
       [...FLAGS, `--class=${OWN_CLASS}`, `--user-data-dir=${profile}`, `--app=${pathToFileURL(door).href}`],
       {
         env: { ...process.env, DISPLAY: display },
-        stdio: 'ignore',
+        stdio: ['ignore', 'ignore', 'ignore', 'pipe', 'pipe'],
       },
     );
     this.#browser = child;
+    for (const pipe of child.stdio) pipe?.on('error', () => undefined);
+    (child.stdio[4] as Readable | null)?.resume();
     child.once('error', (error) => say(`Key Fold's own window cannot be opened: ${error.message}`));
     child.once('exit', () => {
       if (this.#closed || this.#browser !== child) return;
@@ -158,6 +161,8 @@ export class Panel {
 
 /** Quiet, without a first run's questions, and not slowed down while it is out of sight. */
 const FLAGS = [
+  // It ends with that pipe, so with the agent, however that ends; another one's would come up in it instead of on its own.
+  '--remote-debugging-pipe',
   '--no-first-run',
   '--no-default-browser-check',
   '--disable-background-networking',

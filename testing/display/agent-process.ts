@@ -63,6 +63,12 @@ export class AgentProcess {
     return this.child.exitCode;
   }
 
+  /** Ends the agent alone, as if it had crashed. */
+  async crash(): Promise<void> {
+    this.child.kill('SIGKILL');
+    await this.ended();
+  }
+
   /** Ends it and its browser, as a power cut would. */
   kill(): void {
     const { pid } = this.child;

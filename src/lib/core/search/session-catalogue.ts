@@ -5,6 +5,7 @@ import type { Session } from '../session/session';
 import { applicationOf } from '../slices/applications/selectors';
 import { documentOf } from '../slices/documents/selectors';
 import { isUnsaved } from '../slices/drafts/selectors';
+import { OUTSIDE } from '../slices/host/events';
 import { activeTab, windowOf } from '../slices/windows/selectors';
 import { workspaceName } from '../slices/workspaces/selectors';
 import {
@@ -131,7 +132,8 @@ class SessionCatalogue {
     const open = new Set(session.windows.flatMap((window) => window.tabs.map((tab) => tab.document)));
     this.#documents.follow([applications, documents, ...open], () =>
       documents
-        .filter(({ id }) => !open.has(id))
+        // What stands for all that a program outside shows is found as that program.
+        .filter(({ id, kind }) => !open.has(id) && kind !== OUTSIDE)
         .map((document) => ({
           id: document.id,
           madeOf: [document.title, document.application, applicationOf(session, document.application).name],

@@ -35,7 +35,7 @@
 {#if pictures.shown && applications.length > 0}
   <fieldset class="-mt-2 pl-[158px]">
     <legend class="text-ink-soft">{PICTURE_TEXTS.except}</legend>
-    <ul class="mt-1 flex max-h-40 flex-wrap gap-2 overflow-y-auto">
+    <ul class="-mx-1 mt-1 flex max-h-40 flex-wrap gap-2 overflow-y-auto p-1">
       {#each applications as application (application.id)}
         {@const out = pictures.except.includes(application.id)}
         <li>
