@@ -3,6 +3,7 @@ import type { XWindow } from '../x11/read-window';
 import { listedOf } from '../x11/telling';
 import type { XDisplay } from '../x11/x-display';
 import { BROWSERS } from '../panel';
+import { ClosedTabs } from './closed-tabs';
 import { doorOf } from './doors';
 import { matched } from './matching';
 import { TabBrowser, type BrowserTab } from './tab-browser';
@@ -14,8 +15,6 @@ const AGAIN_MS = 1_000;
 /** So long, in ms, a window of a browser may take until the display has it, too, and how often that is looked for. */
 const MATCHED_MS = 1_000;
 const LOOK_MS = 200;
-/** So many closed tabs and windows are remembered. */
-const MOST_CLOSED = 200;
 
 /** A tab, its browser, and the windows of that by their numbers on the display. */
 export interface FoundTab {
@@ -39,14 +38,6 @@ interface Followed {
   unmatchedSince: number | null;
 }
 
-/** What had closed, and the addresses that were shown there. Kept in memory only. */
-interface Closed {
-  readonly id: string;
-  /** Of its browser. */
-  readonly pid: number;
-  readonly urls: readonly string[];
-}
-
 /**
  * The browsers of a display whose tabs can be followed: those that were started by this agent, and those with a debugging port
  * that a person opened. What is known of them stands beside what the display tells of their windows.
@@ -55,9 +46,9 @@ export class Browsers {
   readonly #followed = new Map<number, Followed>();
   /** Processes that have no door, or are being tried, or are tried again later. */
   readonly #tried = new Set<number>();
-  readonly #closed: Closed[] = [];
-  /** What had closed and is back, by the id of the tab that it is back as. */
-  readonly #back = new Map<string, string>();
+  readonly #closed = new ClosedTabs();
+  /** Why a process could not be reached: said once. */
+  readonly #unreached = new Map<number, string>();
   #wanted = false;
   #timer: ReturnType<typeof setInterval> | null = null;
   #soon: ReturnType<typeof setTimeout> | undefined;
@@ -142,13 +133,13 @@ export class Browsers {
    * last. @throws Error if there is nothing
    */
   async reopen(entry: string | null): Promise<void> {
-    const closed = this.#closed.findLast(({ id }) => entry === null || id === entry);
+    const closed = this.#closed.find(entry);
     const id = closed?.id ?? entry;
     const followed = this.#followed.get(closed?.pid ?? 0) ?? [...this.#followed.values()].at(-1);
     const tabs = ((await followed?.browser.do('reopen', closed?.urls ?? [])) ?? []) as number[];
     if (!followed || tabs.length === 0) throw new Error('The browser does not know it any more.');
-    if (closed) this.#closed.splice(this.#closed.indexOf(closed), 1);
-    if (id !== null) for (const tab of tabs) this.#back.set(tabId(followed.browser, tab), id);
+    const back = tabs.map((tab) => tabId(followed.browser, tab));
+    if (id !== null) this.#closed.isBackAs(id, back);
     followed.browser.look();
   }
 
@@ -176,14 +167,15 @@ export class Browsers {
         unmatchedSince: null,
       };
       this.#followed.set(pid, followed);
+      this.#unreached.delete(pid);
       this.say(`The tabs of the browser with process ${pid} are followed.`);
       void wire.gone.then(() => this.#lose(followed));
       this.#tell(followed);
       if (this.#followed.size === 1) this.changed();
     } catch (error) {
-      this.say(
-        `The tabs of process ${pid} are not known: ${error instanceof Error ? error.message : 'it would not'}`,
-      );
+      const why = error instanceof Error ? error.message : 'it would not';
+      if (this.#unreached.get(pid) !== why) this.say(`The tabs of process ${pid} are not known: ${why}`);
+      this.#unreached.set(pid, why);
       this.#tryAgain(pid);
     }
   }
@@ -270,13 +262,13 @@ export class Browsers {
     const windows = new Map<number, BrowserTab[]>();
     for (const [id, tab] of told) {
       if (now.has(id)) continue;
-      this.#back.delete(id);
-      if (open.has(tab.window)) this.#remember({ id, pid, urls: [tab.url] });
+      this.#closed.forget(id);
+      if (open.has(tab.window)) this.#closed.remember({ id, pid, urls: [tab.url] });
       else windows.set(tab.window, [...(windows.get(tab.window) ?? []), tab]);
     }
     for (const [window, tabs] of windows) {
       const id = followed.ids.get(window);
-      if (id !== undefined) this.#remember({ id, pid, urls: tabs.map(({ url }) => url) });
+      if (id !== undefined) this.#closed.remember({ id, pid, urls: tabs.map(({ url }) => url) });
     }
     followed.ids = new Map(
       [...followed.windows].flatMap(([window, xid]) => {
@@ -286,17 +278,12 @@ export class Browsers {
     );
   }
 
-  #remember(closed: Closed): void {
-    this.#closed.push(closed);
-    if (this.#closed.length > MOST_CLOSED) this.#closed.shift();
-  }
-
   #toldTabs(browser: TabBrowser, window: number): ToldTabs | null {
     const tabs = browser.state.tabs.filter((tab) => tab.window === window);
     const shown = tabs.find((tab) => tab.shown);
     if (!shown) return null;
     const list = tabs.map(({ id, title, url }): ToldTab => {
-      const was = this.#back.get(tabId(browser, id));
+      const was = this.#closed.whatWas(tabId(browser, id));
       return {
         id: tabId(browser, id),
         title: title || url,

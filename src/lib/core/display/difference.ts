@@ -1,6 +1,5 @@
 /** What has happened, where a display told how things are. */
 import { monogramFor } from '../guests/guest';
-import { fingerprint } from '../model/fingerprint';
 import type { Extent } from '../model/geometry';
 import type { ApplicationId, TabId, WindowId, WorkspaceId } from '../model/ids';
 import { FARTHEST, LEAST_HEIGHT, LEAST_WIDTH, MOST_WINDOWS, MOST_WORKSPACES } from '../model/limits';
@@ -11,6 +10,7 @@ import { raised } from '../slices/front/selectors';
 import type { FoundApplication } from '../slices/host/events';
 import { windowsByApplication } from '../slices/recency/selectors';
 import type { AppWindow } from '../slices/windows/state';
+import { hueApart, hueFor } from './hue';
 import { shownTitle } from './shown-title';
 import { tabsDifference, tabsOf, type Tabs } from './tabs-told';
 import type { Told, ToldApplication, ToldTab, ToldWindow } from './told';
@@ -86,9 +86,19 @@ class Telling {
 
   applications(told: readonly ToldApplication[]): void {
     const found = told
-      .map(foundOf)
+      .map((one) => foundOf(one, find(this.session.applications, one.id)?.hue))
       .filter(({ id, name }) => find(this.session.applications, id)?.name !== name);
     if (found.length > 0) this.#happen({ type: 'applications-found', applications: found });
+  }
+
+  /** A program that comes up gets another colour than those that run. */
+  #tellApart(application: ApplicationId): void {
+    const { applications } = this.session;
+    const known = find(applications, application);
+    if (!known) return;
+    const running = applications.filter((one) => one.running).map(({ hue }) => hue);
+    const hue = hueApart(known.hue, running);
+    if (hue !== known.hue) this.#happen({ type: 'applications-found', applications: [foundOf(known, hue)] });
   }
 
   /** The topmost of the new ones is told first, as an event of windows that open has it. */
@@ -100,8 +110,10 @@ class Telling {
       .filter(({ application }) => has(this.session.applications, application))
       .slice(0, room);
     for (const application of new Set(opening.map((window) => window.application)))
-      if (!find(this.session.applications, application)?.running)
+      if (!find(this.session.applications, application)?.running) {
+        this.#tellApart(application);
         this.#happen({ type: 'application-launched', application });
+      }
     if (opening.length > 0)
       this.#happen({ type: 'windows-opened', windows: opening.map((window) => this.#windowOf(window)) });
   }
@@ -302,10 +314,7 @@ interface Change {
 const titleFor = (session: Session, { title, application }: ToldWindow): string =>
   shownTitle(title) || (find(session.applications, application)?.name ?? application);
 
-const foundOf = ({ id, name }: ToldApplication): FoundApplication => {
+const foundOf = ({ id, name }: ToldApplication, hue = hueFor(id)): FoundApplication => {
   const called = shownTitle(name) || id;
-  return { id, name: called, monogram: monogramFor(called), hue: hueFor(id), home: homeOf(id) };
+  return { id, name: called, monogram: monogramFor(called), hue, home: homeOf(id) };
 };
-
-/** A hue that follows from the id, so that a program keeps its colour on every display. */
-const hueFor = (id: ApplicationId): number => fingerprint(id) % 360;
