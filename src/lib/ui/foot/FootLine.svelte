@@ -51,7 +51,7 @@
 
 <footer
   bind:this={foot}
-  class="relative z-30 flex h-[30px] shrink-0 items-center gap-3.5 bg-bar px-3 text-[13px] whitespace-nowrap text-bar-ink"
+  class="relative z-30 flex h-[30px] shrink-0 items-center gap-3.5 border-t border-transparent bg-bar px-3 text-[13px] whitespace-nowrap text-bar-ink"
 >
   {#if desk.explained && !desk.placing}
     <!-- Over the surface, so that nothing moves. -->
