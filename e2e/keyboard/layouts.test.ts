@@ -77,10 +77,12 @@ describe.each(ENGINES)('with real keys in %s', (engine) => {
     await expect.poll(step).toBe(engine === 'firefox' ? 'key' : 'S');
     await seat.keyboard.tap('KeyS');
     await expect.poll(step).toBe('S');
-    await seat.keyboard.tap('CapsLock', 'KeyS');
-    await expect.poll(step).toBe('Ы');
-    await seat.keyboard.tap('CapsLock', 'KeyS');
-    await expect.poll(step).toBe('S');
+    // A browser may take a key that comes at once behind the change of layout for one of the layout before.
+    const typed = () => seat.keyboard.tap('KeyS').then(step);
+    await seat.keyboard.tap('CapsLock');
+    await expect.poll(typed).toBe('Ы');
+    await seat.keyboard.tap('CapsLock');
+    await expect.poll(typed).toBe('S');
   });
 
   it('a layout that was chosen is kept by the browser', async () => {

@@ -28,7 +28,8 @@ export const socketOf = (folder: string, pid: number): string => join(folder, `b
 
 /** The door of the browser that a window belongs to; null if it has none. @param pid of the window's process */
 export async function doorOf(pid: number): Promise<Door | null> {
-  for (const path of lineageOf(pid).map((one) => socketOf(socketFolder(), one)))
+  const folder = socketFolder();
+  for (const path of lineageOf(pid).map((one) => socketOf(folder, one)))
     if (isSocket(path)) return { kind: 'socket', path };
   const words = commandLineOf(pid);
   const port = wordOf(words, '--remote-debugging-port');

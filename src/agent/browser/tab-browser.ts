@@ -46,6 +46,7 @@ export class TabBrowser {
   #session = '';
   #extension = '';
   #timer: ReturnType<typeof setTimeout> | null = null;
+  #reading: Promise<void> = Promise.resolve();
   /** Pages that are asked whether they answer: the session of each target, and whether it shows a question. */
   readonly #asked = new Map<string, { readonly session: string; asking: boolean }>();
 
@@ -157,10 +158,16 @@ export class TabBrowser {
   look(): void {
     this.#timer ??= setTimeout(() => {
       this.#timer = null;
-      void this.#read().then(
-        () => this.changed(),
-        () => undefined,
-      );
+      // One after the other, so that what is read last is how it is.
+      this.#reading = this.#reading
+        .then(() => this.#read())
+        .then(
+          () => this.changed(),
+          // A busy machine: what has changed has to be known all the same.
+          (error) => {
+            if (error instanceof NoAnswer) this.look();
+          },
+        );
     }, CALM_MS);
   }
 

@@ -28,6 +28,8 @@ interface Message {
   readonly sessionId?: string;
 }
 
+const GONE = 'The browser is gone.';
+
 interface Waiting {
   answer(result: unknown): void;
   fail(error: Error): void;
@@ -38,6 +40,7 @@ export class BrowserWire {
   readonly #waiting = new Map<number, Waiting>();
   readonly #listeners = new Set<(event: BrowserEvent) => void>();
   #last = 0;
+  #isGone = false;
   #lost: () => void = () => undefined;
   /** Resolves when nothing more comes. */
   readonly gone = new Promise<void>((resolve) => (this.#lost = resolve));
@@ -83,6 +86,7 @@ export class BrowserWire {
    * @throws NoAnswer if it does not come in time; Error with what the browser says, or that it is gone
    */
   send(method: string, params: object = {}, session?: string, ms = ANSWER_MS): Promise<unknown> {
+    if (this.#isGone) return Promise.reject(new Error(GONE));
     const id = ++this.#last;
     return new Promise((resolve, reject) => {
       const end = () => {
@@ -110,7 +114,9 @@ export class BrowserWire {
   }
 
   #hear(text: string): void {
-    const { id, method, params = {}, result, error, sessionId } = JSON.parse(text) as Message;
+    const message = messageIn(text);
+    if (!message) return this.close();
+    const { id, method, params = {}, result, error, sessionId } = message;
     if (id !== undefined) {
       const waiting = this.#waiting.get(id);
       if (error) waiting?.fail(new Error(error.message ?? 'The browser would not.'));
@@ -120,7 +126,18 @@ export class BrowserWire {
   }
 
   #end(): void {
-    for (const waiting of [...this.#waiting.values()]) waiting.fail(new Error('The browser is gone.'));
+    this.#isGone = true;
+    for (const waiting of [...this.#waiting.values()]) waiting.fail(new Error(GONE));
     this.#lost();
+  }
+}
+
+/** Null for what is no message: whoever sends that is no browser. */
+function messageIn(text: string): Message | null {
+  try {
+    const message: unknown = JSON.parse(text);
+    return typeof message === 'object' ? message : null;
+  } catch {
+    return null;
   }
 }

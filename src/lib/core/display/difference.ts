@@ -146,7 +146,7 @@ class Telling {
   #isBack({ id, was }: ToldTab, { tabs }: AppWindow): void {
     if (was === undefined && has(tabs, id)) return;
     const entry = this.session.ended.find(
-      (one) => one.id === was || one.windows.some((window) => has(window.tabs, id)),
+      (one) => one.id === (was ?? id) || one.windows.some((window) => has(window.tabs, id)),
     );
     if (entry) this.#happen({ type: 'ended-reopened', entry: entry.id });
   }

@@ -174,6 +174,23 @@ describe('what has closed', () => {
   });
 });
 
+it('whatever is told, also what is none of its own, the session keeps its rules', () => {
+  const id = fc.constantFrom('t-a', 't-b', 't-c', 't-d');
+  const told = fc.record({
+    list: fc.array(fc.record({ id, title: fc.string(), answering: fc.boolean() }), { minLength: 1 }),
+    shown: id,
+    recent: fc.uniqueArray(id),
+  });
+  fc.assert(
+    fc.property(fc.array(fc.tuple(told, told), { maxLength: 5 }), (pairs) => {
+      const at = new Browser();
+      // Telling looks whether the rules are kept.
+      for (const [v, w] of pairs) at.show({ v, w });
+    }),
+    { numRuns: runs(300) },
+  );
+});
+
 it('whatever is told, leads to what was told', () => {
   const bar = fc
     .uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e'), { minLength: 1 })

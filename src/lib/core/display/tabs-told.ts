@@ -15,8 +15,11 @@ export type Tabs = Pick<AppWindow, 'tabs' | 'activeTab' | 'recentTabs'>;
  * @param home the document that stands for what they show
  */
 export function tabsOf({ list, shown, recent }: ToldTabs, home: DocumentId): Tabs {
-  const kept = new Set([...new Set([shown, ...recent, ...idsIn(list)])].slice(0, MOST_TABS));
-  const tabs = list
+  const all = [...new Map(list.map((tab) => [tab.id, tab])).values()];
+  const [first] = all;
+  const activeTab = has(all, shown) || !first ? shown : first.id;
+  const kept = new Set([...new Set([activeTab, ...recent, ...idsIn(all)])].slice(0, MOST_TABS));
+  const tabs = all
     .filter(({ id }) => kept.has(id))
     .map(({ id, title, answering }): Tab => ({
       id,
@@ -24,11 +27,7 @@ export function tabsOf({ list, shown, recent }: ToldTabs, home: DocumentId): Tab
       document: home,
       ...(!answering && { hung: true }),
     }));
-  return {
-    tabs,
-    activeTab: shown,
-    recentTabs: recent.filter((id) => has(tabs, id)),
-  };
+  return { tabs, activeTab, recentTabs: recent.filter((id) => has(tabs, id)) };
 }
 
 /** What a tab is called that has no title. */
