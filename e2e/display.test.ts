@@ -1,15 +1,13 @@
 /** Your own windows, from the key to the window: a display, real keys, the agent and the server as they ship. */
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
 import { OWN_CLASS } from '../src/agent/x11/read-window';
 import { titleOf } from '../src/lib/core/slices/windows/selectors';
 import { CarriedDisplay } from '../testing/display/carried-display';
+import { keysOf } from '../testing/display/keyboard';
 import { XClient } from '../testing/display/x-client';
 
-/** Between one key and the next, in ms. */
-const FASTEST_HAND_MS = 10;
 let desk: CarriedDisplay;
 let clients: XClient[] = [];
 
@@ -75,6 +73,22 @@ describe('the hold key in every program', () => {
     await expect.poll(recent).toBe('berths calls tide');
   });
 
+  it('what is typed behind a tap or a hold, however soon, is the window’s that it lands in', async () => {
+    await open('charts: tide | radio: calls | log: berths');
+    const { keyboard } = desk.display;
+    const written = (name: string) => clientOf(name).pressed.filter((code) => code !== 'MetaLeft');
+    await keyboard.burst('MetaLeft', 'KeyS', keysOf('to calls'));
+    await expect.poll(() => written('radio')).toEqual(keysOf('to calls'));
+    await keyboard.burst('MetaLeft', 'KeyS', keysOf('to tide'));
+    await expect.poll(() => written('charts')).toEqual(keysOf('to tide'));
+    await keyboard.down('MetaLeft');
+    await keyboard.tap('KeyS', 'KeyS');
+    await expect.poll(active).toBe('Key Fold');
+    await Promise.all([keyboard.up('MetaLeft'), keyboard.type('to berths')]);
+    await expect.poll(() => written('log')).toEqual(keysOf('to berths'));
+    expect([written('charts'), written('radio')]).toEqual([keysOf('to tide'), keysOf('to calls')]);
+  });
+
   it('held, Key Fold comes up over all others; letting go lands in what was chosen', async () => {
     await open('charts: tide | radio: calls | log: berths');
     await desk.display.keyboard.down('MetaLeft');
@@ -137,9 +151,7 @@ describe('the hold key in every program', () => {
       { at: 'KeyT,KeyI,KeyD', title: 'tide' },
     ]) {
       // As fast as no hand is, and before anything of it can be seen.
-      await chord('KeyQ');
-      await pause(FASTEST_HAND_MS);
-      await desk.display.keyboard.tap(...at.split(','), 'Enter');
+      await desk.display.keyboard.burst('MetaLeft', 'KeyQ', [...at.split(','), 'Enter']);
       await expect.poll(active).toBe(title);
     }
     const letters = (await session()).learned.map((choice) => choice.letters);

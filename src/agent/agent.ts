@@ -219,6 +219,8 @@ export class Agent {
         return this.#heldKeys?.be(message.stance, message.wished);
       case 'has-keys':
         return this.#heldKeys?.panelHasKeys();
+      case 'hold-done':
+        return this.#heldKeys?.holdDone();
       case 'no-panel':
         return this.#heldKeys?.want(null);
       case 'misunderstood':

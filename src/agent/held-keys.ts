@@ -1,6 +1,6 @@
-import type { HoldWanted, PanelStance, ToPanel } from '../lib/core/display/holding';
+import { holdKeyUp, type HoldWanted, type PanelStance, type ToPanel } from '../lib/core/display/holding';
 import type { Panel } from './panel';
-import { HoldKeyGrab, holdKeyUp } from './x11/hold-key';
+import { HoldKeyGrab } from './x11/hold-key';
 import { frontOf } from './x11/telling';
 import type { XDisplay } from './x11/x-display';
 
@@ -84,6 +84,11 @@ export class HeldKeys {
       };
       this.say({ type: 'giving' });
     });
+  }
+
+  /** The page says that what the end of a hold meant is done. */
+  holdDone(): void {
+    this.#grab.land();
   }
 
   stop(): void {

@@ -61,6 +61,8 @@ try {
   });
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP', 'disconnect'] as const)
     process.once(signal, () => agent.stop());
+  // Stopped, it would leave the keyboard standing still at the next key that is Key Fold's: a terminal's Control Z is for others.
+  process.on('SIGTSTP', () => undefined);
   await agent.start();
   await agent.over;
   process.exit(0);

@@ -27,6 +27,14 @@ function row(first: number, codes: string): Record<string, number> {
   return Object.fromEntries(codes.split(' ').map((code, n) => [code, first + n]));
 }
 
+const POSITIONS = new Map(Object.entries(KEYCODES).map(([code, keycode]) => [keycode, code]));
+/** The position of a key code; the key code itself where that is none of those that are pressed here. */
+export const positionOf = (keycode = 0): string => POSITIONS.get(keycode) ?? String(keycode);
+
+/** The keys of small letters and spaces on a US keyboard. */
+export const keysOf = (text: string): string[] =>
+  [...text].map((letter) => (letter === ' ' ? 'Space' : `Key${letter.toUpperCase()}`));
+
 const KEY_PRESS = 2;
 const KEY_RELEASE = 3;
 const BUTTON_PRESS = 4;
@@ -64,13 +72,18 @@ export class Keyboard {
 
   /** Presses each key and lets it go, one after the other, as fast as the server takes them. `KeyS`, `Shift+KeyX` … */
   async tap(...keys: string[]): Promise<this> {
-    for (const key of keys) {
-      const codes = key.replace('Shift+', 'ShiftLeft ').split(' ');
-      for (const code of codes) this.#send(code, true);
-      for (const code of codes.reverse()) this.#send(code, false);
-    }
+    this.#tap(keys);
     await this.connection.client.sync();
     return this;
+  }
+
+  /** A chord and what is tapped after it, all made before any program hears of any of it. */
+  async burst(hold: string, key: string, after: readonly string[]): Promise<void> {
+    this.#send(hold, true);
+    this.#tap([key]);
+    this.#send(hold, false);
+    this.#tap(after);
+    await this.connection.client.sync();
   }
 
   /** Holds a key, taps others, and lets go. */
@@ -93,9 +106,9 @@ export class Keyboard {
     await this.up(...this.#down);
   }
 
-  /** Types small letters and spaces as on a US keyboard. */
+  /** Types small letters and spaces. */
   type(text: string): Promise<this> {
-    return this.tap(...[...text].map((letter) => (letter === ' ' ? 'Space' : `Key${letter.toUpperCase()}`)));
+    return this.tap(...keysOf(text));
   }
 
   /** Moves the pointer. In pixels from the screen's corner. */
@@ -118,6 +131,14 @@ export class Keyboard {
   layout(layouts: string, ...options: string[]): void {
     const wanted = options.flatMap((option) => ['-option', option]);
     execFileSync('setxkbmap', ['-display', this.display, '-layout', layouts, '-option', '', ...wanted]);
+  }
+
+  #tap(keys: readonly string[]): void {
+    for (const key of keys) {
+      const codes = key.replace('Shift+', 'ShiftLeft ').split(' ');
+      for (const code of codes) this.#send(code, true);
+      for (const code of codes.reverse()) this.#send(code, false);
+    }
   }
 
   #send(code: string, down: boolean): void {

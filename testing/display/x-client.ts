@@ -1,6 +1,7 @@
 import type { XEvent } from 'x11';
 import type { Geometry } from '../../src/lib/core/model/geometry';
 import { ID_PROPERTY } from '../../src/agent/x11/read-window';
+import { positionOf } from './keyboard';
 import { XConnection } from '../../src/agent/x11/x-connection';
 
 /** What a window of a test is like. */
@@ -11,12 +12,16 @@ export interface ClientWindow {
   readonly box?: Geometry;
 }
 
+/** X11 protocol, SETofEVENT. */
+const KEY_PRESS_MASK = 1;
 const SMALL: Geometry = { x: 40, y: 40, width: 300, height: 200 };
 
 /** A program of a display, for tests: its windows close when they are asked to, unless they are told not to. */
 export class XClient {
   /** Whether its windows go on when they are asked to close, as those do that have a question. */
   asks = false;
+  /** The keys that were pressed in its windows, by their positions. */
+  readonly pressed: string[] = [];
 
   private constructor(
     readonly connection: XConnection,
@@ -28,6 +33,7 @@ export class XClient {
     const protocols = await client.connection.atom('WM_PROTOCOLS');
     const remove = await client.connection.atom('WM_DELETE_WINDOW');
     client.connection.onEvent((event: XEvent) => {
+      if (event.name === 'KeyPress') client.pressed.push(positionOf(event.keycode));
       if (event.name !== 'ClientMessage' || event.message_type !== protocols || event.data?.[0] !== remove)
         return;
       if (!client.asks) client.connection.client.DestroyWindow(event.wid);
@@ -41,7 +47,10 @@ export class XClient {
     const { client, root } = connection;
     const window = client.AllocID();
     const { x, y, width, height } = box;
-    client.CreateWindow(window, root, x, y, width, height, 0, 0, 1, 0, { backgroundPixel: 0xfffdf7 });
+    client.CreateWindow(window, root, x, y, width, height, 0, 0, 1, 0, {
+      backgroundPixel: 0xfffdf7,
+      eventMask: KEY_PRESS_MASK,
+    });
     const wmClass = Buffer.from(`${className.toLowerCase()}\0${className}\0`, 'latin1');
     client.ChangeProperty(
       0,

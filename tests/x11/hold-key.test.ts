@@ -5,9 +5,10 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
 import { HoldKeyGrab } from '../../src/agent/x11/hold-key';
 import { XConnection } from '../../src/agent/x11/x-connection';
+import { endsHold } from '../../src/lib/core/display/holding';
 import type { ArrivedKey } from '../../src/lib/core/keys/key-input';
 import { Display } from '../../testing/display/display';
-import { KEYCODES } from '../../testing/display/keyboard';
+import { KEYCODES, keysOf, positionOf } from '../../testing/display/keyboard';
 
 let display: Display;
 beforeAll(async () => {
@@ -15,19 +16,26 @@ beforeAll(async () => {
 });
 afterAll(() => display.close());
 
+const WRITTEN = [...keysOf('tide at six'), 'Enter'];
 const POSITIONS = ['KeyS', 'KeyW', 'KeyX'];
 let heard: ArrivedKey[] = [];
 let taken: readonly string[] | null = null;
 let grab: HoldKeyGrab;
+/** Whether nothing is waited for at the end of a hold. */
+let landing: boolean;
 const line = () =>
   heard.map(({ phase, code, shift }) => `${shift ? 'Shift+' : ''}${code} ${phase}`).join(', ');
 const ends = () => heard.filter(({ code, phase }) => code === 'MetaLeft' && phase === 'up').length;
 
 beforeEach(async () => {
   heard = [];
+  landing = true;
   const connection = await XConnection.open(display.name);
   grab = new HoldKeyGrab(connection, {
-    key: (key) => heard.push(key),
+    key: (key) => {
+      heard.push(key);
+      if (landing && endsHold(key)) grab.land();
+    },
     grabbed: (positions) => (taken = positions),
   });
   onTestFinished(async () => {
@@ -37,7 +45,8 @@ beforeEach(async () => {
     await connection.gone;
   });
 });
-const want = () => grab.want({ type: 'hold', holdKey: 'Meta', positions: POSITIONS, writing: [] });
+const want = (writing: readonly string[] = []) =>
+  grab.want({ type: 'hold', holdKey: 'Meta', positions: POSITIONS, writing });
 
 /** What a program with the keyboard hears meanwhile. */
 async function program(): Promise<string[]> {
@@ -49,9 +58,9 @@ async function program(): Promise<string[]> {
   client.MapWindow(window);
   client.SetInputFocus(window, 1);
   const codes: string[] = [];
-  const names = new Map(Object.entries(KEYCODES).map(([code, keycode]) => [keycode, code]));
   connection.onEvent(({ name, keycode }) => {
-    if (name === 'KeyPress') codes.push(names.get(keycode ?? 0) ?? String(keycode));
+    // The hold key by itself belongs to all.
+    if (name === 'KeyPress' && positionOf(keycode) !== 'MetaLeft') codes.push(positionOf(keycode));
   });
   await client.sync();
   return codes;
@@ -73,7 +82,7 @@ describe('while the hold key is down', () => {
       await expect.poll(ends).toBe(1);
       expect(line()).toBe('KeyS down, KeyS up, KeyX down, KeyX up, Escape down, Escape up, MetaLeft up');
     }
-    expect(others.filter((code) => code !== 'MetaLeft')).toEqual([]);
+    expect(others).toEqual([]);
   });
 
   it('a tap that is over at once is a whole hold', async () => {
@@ -91,6 +100,78 @@ describe('while the hold key is down', () => {
     for (let n = 0; n < 5; n += 1) await display.keyboard.chord('MetaLeft', 'KeyS');
     await expect.poll(ends).toBe(5);
     expect(heard.filter(({ code, phase }) => code === 'KeyS' && phase === 'down')).toHaveLength(5);
+  });
+
+  it('what is pressed as it ends, however soon, belongs to the program, all of it and in order', async () => {
+    await want();
+    const others = await program();
+    for (let round = 1; round <= 30; round += 1) {
+      heard = [];
+      others.length = 0;
+      await display.keyboard.burst('MetaLeft', 'KeyS', WRITTEN);
+      await expect.poll(() => others.at(-1), { message: `round ${round}` }).toBe('Enter');
+      expect(others).toEqual(WRITTEN);
+      expect(line()).toBe('KeyS down, KeyS up, MetaLeft up');
+    }
+  });
+
+  it('what is pressed as it ends is kept back for the window that comes forward', async () => {
+    landing = false;
+    await want();
+    const before = await program();
+    await display.keyboard.burst('MetaLeft', 'KeyS', WRITTEN);
+    await expect.poll(ends).toBe(1);
+    const chosen = await program();
+    expect([...before, ...chosen]).toEqual([]);
+    grab.land();
+    await expect.poll(() => chosen).toEqual(WRITTEN);
+    expect(before).toEqual([]);
+  });
+
+  it('what is pressed as it ends is not kept back for long', async () => {
+    landing = false;
+    await want();
+    const others = await program();
+    await display.keyboard.burst('MetaLeft', 'KeyS', WRITTEN);
+    await expect.poll(() => others).toEqual(WRITTEN);
+    await display.keyboard.chord('MetaLeft', 'KeyS');
+    await expect.poll(ends).toBe(2);
+  });
+
+  it('what is pressed as it ends comes here if a window of ours is to have it', async () => {
+    landing = false;
+    await want();
+    const others = await program();
+    await display.keyboard.burst('MetaLeft', 'KeyS', WRITTEN);
+    await expect.poll(ends).toBe(1);
+    grab.keep();
+    await expect.poll(line).toMatch(/MetaLeft up, KeyT down, .*, Enter up$/);
+    expect(others).toEqual([]);
+  });
+
+  it('what is pressed after a key of text, however soon, comes here, all of it and in order', async () => {
+    await want(['KeyX']);
+    const others = await program();
+    for (let round = 1; round <= 30; round += 1) {
+      heard = [];
+      await display.keyboard.burst('MetaLeft', 'KeyX', WRITTEN);
+      const pressed = () => heard.filter(({ phase }) => phase === 'down').map(({ code }) => code);
+      await expect.poll(() => pressed().at(-1), { message: `round ${round}` }).toBe('Enter');
+      expect(pressed()).toEqual(['KeyX', ...WRITTEN]);
+      grab.keepNoMore();
+    }
+    expect(others).toEqual([]);
+  });
+
+  it('a key that repeats is pressed once, and let go once', async () => {
+    await want();
+    await display.keyboard.down('MetaLeft', 'KeyS');
+    const repeats = () => heard.filter(({ repeat }) => repeat).length;
+    await expect.poll(repeats).toBeGreaterThan(3);
+    await display.keyboard.up('KeyS', 'MetaLeft');
+    await expect.poll(ends).toBe(1);
+    const rest = heard.filter(({ repeat }) => !repeat).map(({ code, phase }) => `${code} ${phase}`);
+    expect(rest.sort()).toEqual(['KeyS down', 'KeyS up', 'MetaLeft up']);
   });
 
   it('Shift is heard, and so are the keys with Caps Lock and Num Lock on', async () => {
@@ -154,7 +235,7 @@ describe('while the keyboard is about to be given to a window', () => {
     grab.letGo();
     await grab.isDown();
     await display.keyboard.tap('KeyC');
-    await expect.poll(() => others.filter((code) => code !== 'MetaLeft')).toEqual(['KeyC']);
+    await expect.poll(() => others).toEqual(['KeyC']);
   });
 
   it('it is given back if it is not given after all', async () => {

@@ -1,33 +1,29 @@
 import type { XEvent, XkbExtension } from 'x11';
-import type { HoldWanted } from '../../lib/core/display/holding';
+import { holdKeyUp, type HoldWanted } from '../../lib/core/display/holding';
 import type { ArrivedKey } from '../../lib/core/keys/key-input';
-import type { UsableHoldKey } from '../../lib/core/slices/settings/state';
-import { keyValue, XKB_NAMES } from './positions';
+import { hearRepeatsAsPresses } from './detectable-repeat';
+import { KeyboardMap, SHIFT } from './keyboard-map';
 import type { XConnection } from './x-connection';
 
-/** Bits of the modifiers in an event's state (X11 protocol, SETofKEYBUTMASK). */
-const [SHIFT, LOCK, CONTROL] = [1, 2, 4];
-/** Keysyms of keys that modifiers are found by (X11 protocol, appendix A). */
-const KEYSYMS = {
-  Alt: [0xffe9, 0xffea],
-  Meta: [0xffeb, 0xffec],
-  AltGraph: [0xfe03, 0xff7e],
-  NumLock: [0xff7f],
-  ScrollLock: [0xff14],
-} as const;
 /** The error that says that another client has a key (X11 protocol, BadAccess). */
 const TAKEN = 10;
-const ASYNCHRONOUS = 1;
+/** Modes of a grab (X11 protocol, GrabKey): a synchronous one stops the keyboard at each of its keys until that is allowed. */
+const [SYNCHRONOUS, ASYNCHRONOUS] = [0, 1];
+/** How a keyboard that stands still goes on (X11 protocol, AllowEvents). */
+const [FREELY, TO_THE_NEXT_KEY, AS_IF_NOT_TAKEN] = [3, 4, 5];
 /** Ask anew once a layout has settled, in ms: changes come in bursts. */
 const SETTLED_MS = 50;
 /** So long, in ms, a page may take to say whether it wants the keyboard. */
 const UNDECIDED_MS = 1_000;
+/** So long, in ms, what is pressed after a hold is kept back for the window that comes forward. */
+const LANDING_MS = 500;
 /** Kinds of events of the keyboard, and the part of its state that is told (XKB protocol 1.0, 4.3 and 16). */
 const [NEW_KEYBOARD, NEW_MAP, STATE] = [1, 2, 4];
 const MODIFIERS = 1;
 
 /** What hears of the hold key. */
 export interface HoldListener {
+  /** A key; that of the hold's end is to be followed by {@link HoldKeyGrab.land}. */
   key(key: ArrivedKey): void;
   /** Positions that another program has, once what was wanted has been asked for. */
   grabbed(taken: readonly string[]): void;
@@ -38,21 +34,17 @@ export interface HoldListener {
  * locks), and from the first of them on the whole keyboard until it comes up, so that nothing that is pressed meanwhile
  * reaches the program that has the keys.
  *
- * That it has come up is told by the state of the modifiers, not by its release: a quick tap is over before the keyboard
- * could be taken, and its release goes to the program that has the keys. The state is told to whoever asked for it, in
- * order with the keys, whoever has them.
+ * The keyboard stands still at each of these keys until that is seen to: the display keeps what is pressed meanwhile, in
+ * order. However quick a hand and however slow a machine, no key comes to another than the one it was meant for. It stands
+ * still at the hold's end, too, until the window that was chosen has the keys.
+ *
+ * That it has come up is told by the state of the modifiers, not by its release: there may be two of it.
  */
 export class HoldKeyGrab {
   #wanted: HoldWanted | null = null;
   /** What was last said how much of it could be had. */
   #told: HoldWanted | null = null;
-  #codes = new Map<number, string>();
-  #keycodes = new Map<string, number>();
-  #keysyms: readonly (readonly number[])[] = [];
-  #first = 8;
-  #masks: Record<keyof typeof KEYSYMS, number> = { Alt: 8, Meta: 64, AltGraph: 0, NumLock: 0, ScrollLock: 0 };
-  #holdMask = 0;
-  #holdKeys: readonly number[] = [];
+  #map: KeyboardMap | null = null;
   #xkb: XkbExtension | null = null;
   #held = false;
   /** Whether the hold key is down, as far as was told. */
@@ -66,10 +58,12 @@ export class HoldKeyGrab {
   /** What is taken: `keycode state`, and whether another program has it. */
   readonly #grabs = new Map<string, boolean>();
   readonly #down = new Set<number>();
-  /** A key that was let go, unless it turns out to repeat. */
-  #release: XEvent | null = null;
-  /** While the page has not said whether it wants the keyboard. */
-  #undecided: ReturnType<typeof setTimeout> | undefined;
+  /** How often the keyboard was taken. */
+  #takings = 0;
+  /** Whether a hold is over, and what comes of it is waited for. */
+  #landing = false;
+  /** While the page has not said whether it wants the keyboard, or while a hold lands. */
+  #patience: ReturnType<typeof setTimeout> | undefined;
   #remap: ReturnType<typeof setTimeout> | undefined;
   readonly #endListening: () => void;
 
@@ -95,8 +89,9 @@ export class HoldKeyGrab {
   letGo(): void {
     const { client } = this.connection;
     const kept = this.#keeps;
-    clearTimeout(this.#undecided);
+    clearTimeout(this.#patience);
     this.#held = false;
+    this.#landing = false;
     this.#keeps = false;
     this.#down.clear();
     if (!this.#hasKeyboard) return;
@@ -106,7 +101,7 @@ export class HoldKeyGrab {
     if (!kept) return;
     // What was pressed before the server heard of it is on its way to here.
     this.#leaves = true;
-    void client.sync().then(() => (this.#leaves = false));
+    this.#onceTold(() => (this.#leaves = false));
   }
 
   /**
@@ -114,15 +109,29 @@ export class HoldKeyGrab {
    * pressed is handed on. Without a hold there is nothing to be kept.
    */
   keep(): void {
-    clearTimeout(this.#undecided);
-    this.#keeps ||= this.#held;
+    clearTimeout(this.#patience);
+    this.#keeps ||= this.#held || this.#landing;
+    if (!this.#landing) return;
+    this.#landing = false;
+    this.#goOn();
   }
 
   /** It is not given to anybody after all. */
   keepNoMore(): void {
-    clearTimeout(this.#undecided);
     this.#keeps = false;
+    if (this.#landing) return;
+    clearTimeout(this.#patience);
     if (!this.#held) this.letGo();
+  }
+
+  /** What the hold was for is done: what was pressed since its end belongs to whoever has the keys now. */
+  land(): void {
+    if (this.#landing) this.letGo();
+  }
+
+  /** Does something once all is heard that the display has told by now. */
+  #onceTold(does: () => void): void {
+    this.connection.client.sync().then(does, () => undefined);
   }
 
   /** Whether the hold key is down just now, whoever has the keys. */
@@ -134,7 +143,7 @@ export class HoldKeyGrab {
 
   stop(): void {
     clearTimeout(this.#remap);
-    clearTimeout(this.#undecided);
+    clearTimeout(this.#patience);
     this.#endListening();
   }
 
@@ -144,11 +153,13 @@ export class HoldKeyGrab {
    */
   async #grabAll(): Promise<void> {
     const { client, root } = this.connection;
-    await this.#readKeyboard();
+    const map = await this.#readKeyboard();
+    this.#map = map;
     const wanted = this.#wanted;
+    const statesOf = (position: string) => (wanted ? map.heldStatesOf(position, wanted.holdKey) : []);
     const combinations = new Map(
       (wanted?.positions ?? []).flatMap((position) =>
-        this.#statesOf(position).map(({ keycode, state }) => [`${keycode} ${state}`, { keycode, state }]),
+        statesOf(position).map(({ keycode, state }) => [`${keycode} ${state}`, { keycode, state }]),
       ),
     );
     for (const known of [...this.#grabs.keys()]) {
@@ -166,86 +177,43 @@ export class HoldKeyGrab {
     if (!wanted || this.#wanted !== wanted || wanted === this.#told) return;
     this.#told = wanted;
     const isTaken = (position: string) =>
-      this.#statesOf(position).some(({ keycode, state }) => this.#grabs.get(`${keycode} ${state}`));
+      statesOf(position).some(({ keycode, state }) => this.#grabs.get(`${keycode} ${state}`));
     this.listener.grabbed(wanted.positions.filter(isTaken));
-  }
-
-  /** A key of the keyboard with every state of the modifiers in which it is Key Fold's; none if it is not there. */
-  #statesOf(position: string): { readonly keycode: number; readonly state: number }[] {
-    const keycode = this.#keycodes.get(position);
-    const hold = this.#holdMask;
-    if (keycode === undefined || hold === 0) return [];
-    return [hold, hold | SHIFT].flatMap((state) =>
-      this.#lockStates().map((locks) => ({ keycode, state: state | locks })),
-    );
   }
 
   /** A grab has no reply: what was not refused before the server answers the next request is ours. */
   #isTaken(keycode: number, state: number): Promise<boolean> {
     const { client, root } = this.connection;
     return new Promise((resolve) => {
-      client.GrabKey(root, 0, state, keycode, ASYNCHRONOUS, ASYNCHRONOUS, (error) => {
+      client.GrabKey(root, 0, state, keycode, ASYNCHRONOUS, SYNCHRONOUS, (error) => {
         resolve((error as { error?: number } | null)?.error === TAKEN);
         return true;
       });
     });
   }
 
-  async #readKeyboard(): Promise<void> {
+  async #requireXkb(): Promise<XkbExtension> {
     const { connection } = this;
-    const { client } = connection;
-    this.#xkb ??= await connection.reply<XkbExtension>((done) => {
-      client.require('xkb', (error, extension) => void done(error, extension));
+    const xkb = await connection.reply<XkbExtension>((done) => {
+      connection.client.require('xkb', (error, extension) => void done(error, extension));
     });
-    const xkb = this.#xkb;
+    await hearRepeatsAsPresses(connection, xkb);
+    return xkb;
+  }
+
+  async #readKeyboard(): Promise<KeyboardMap> {
+    const xkb = (this.#xkb ??= await this.#requireXkb());
     // A client that speaks XKB hears of changes by its own events alone.
     const maps = NEW_KEYBOARD | NEW_MAP;
     xkb.SelectEvents(xkb.UseCoreKbd, maps | STATE, 0, maps, 0xff, 0xff, {
       stateNotify: [MODIFIERS, MODIFIERS],
     });
-    const [names, modifiers] = await Promise.all([
-      connection.reply<{ firstKey: number; keyNames: readonly string[] }>((done) =>
-        xkb.GetNames(xkb.UseCoreKbd, xkb.NameDetail.KeyNames, done),
-      ),
-      connection.reply<readonly (readonly number[])[]>((done) => client.GetModifierMapping(done)),
-    ]);
-    this.#first = names.firstKey;
-    this.#keysyms = await connection.reply<readonly (readonly number[])[]>((done) =>
-      client.GetKeyboardMapping(names.firstKey, names.keyNames.length, done),
-    );
-    const byName = new Map(names.keyNames.map((name, n) => [name, names.firstKey + n]));
-    this.#keycodes = new Map();
-    this.#codes = new Map();
-    for (const [code, name] of XKB_NAMES) {
-      const keycode = byName.get(name);
-      if (keycode === undefined) continue;
-      this.#keycodes.set(code, keycode);
-      this.#codes.set(keycode, code);
-    }
-    const symsOf = (keycode: number) => this.#keysyms[keycode - this.#first] ?? [];
-    const maskOf = (wanted: readonly number[]) =>
-      modifiers.reduce((mask, keycodes, bit) => {
-        const has = keycodes.some(
-          (keycode) => keycode !== 0 && symsOf(keycode).some((sym) => wanted.includes(sym)),
-        );
-        return has ? mask | (1 << bit) : mask;
-      }, 0);
-    this.#masks = {
-      Alt: maskOf(KEYSYMS.Alt),
-      Meta: maskOf(KEYSYMS.Meta),
-      AltGraph: maskOf(KEYSYMS.AltGraph),
-      NumLock: maskOf(KEYSYMS.NumLock),
-      ScrollLock: maskOf(KEYSYMS.ScrollLock),
-    };
-    const holdMask = this.#wanted ? this.#masks[this.#wanted.holdKey] : 0;
-    this.#holdMask = holdMask;
-    this.#holdKeys = modifiers.flatMap((keycodes, bit) => (holdMask & (1 << bit) ? keycodes : []));
+    return KeyboardMap.read(this.connection, xkb);
   }
 
-  /** A passive grab must match the state of all modifiers, so there is one for each state of the locks. */
-  #lockStates(): number[] {
-    const locks = [...new Set([LOCK, this.#masks.NumLock, this.#masks.ScrollLock])].filter(Boolean);
-    return locks.reduce((states, lock) => states.flatMap((state) => [state, state | lock]), [0]);
+  /** The bit of the hold key in the state of the modifiers; 0 while there is none. */
+  get #holdMask(): number {
+    return this.#wanted ? (this.#map?.maskOf(this.#wanted.holdKey) ?? 0) : 0;
   }
 
   #on(event: XEvent): void {
@@ -258,109 +226,83 @@ export class HoldKeyGrab {
       this.#remap = setTimeout(() => void this.#grabAll().catch(() => undefined), SETTLED_MS);
     } else if (name === 'XkbStateNotify') this.#modified(event.mods ?? 0);
     else if (name === 'KeyPress') this.#pressed(event);
-    else if (name === 'KeyRelease') this.#releasedOrRepeated(event);
+    else if (name === 'KeyRelease') this.#released(event);
   }
 
   #modified(modifiers: number): void {
-    this.#settleRelease();
     this.#isDown = (modifiers & this.#holdMask) !== 0;
     if (this.#held && !this.#isDown) this.#end((modifiers & SHIFT) !== 0);
   }
 
-  /** A key that repeats is told as let go and pressed at the same time (X11 protocol, "KeyPress"). */
-  #releasedOrRepeated(event: XEvent): void {
-    this.#settleRelease();
-    this.#release = event;
-    setImmediate(() => this.#settleRelease());
-  }
-
-  #settleRelease(): void {
-    const event = this.#release;
-    this.#release = null;
-    if (event) this.#released(event);
-  }
-
   #pressed(event: XEvent): void {
-    const { keycode = 0, time } = event;
-    if (this.#release?.keycode === keycode && this.#release.time === time) this.#release = null;
-    else this.#settleRelease();
+    const { keycode = 0 } = event;
+    const map = this.#map;
+    if (!map) return;
     if (!this.#held && !this.#keeps && !this.#leaves) {
       // Pressed before the keyboard was given back, it belongs to no hold.
-      if (!this.#wanted || ((event.buttons ?? 0) & this.#holdMask) === 0) return;
+      if (!this.#wanted || ((event.buttons ?? 0) & this.#holdMask) === 0)
+        return this.connection.client.AllowEvents(AS_IF_NOT_TAKEN, 0);
       this.#held = true;
       this.#isDown = true;
       this.#down.clear();
-      // Once all that has come by now is looked at: it may be over already.
-      setImmediate(() => this.#takeKeyboard());
+      this.#takeKeyboard();
     }
     const repeat = this.#down.has(keycode);
     this.#down.add(keycode);
-    const key = this.#arrived(event, 'down', repeat);
+    const key = map.arrived(event, 'down', repeat);
     if (this.#held && this.#wanted?.writing.includes(key.code)) this.#keepForWriting();
     this.listener.key(key);
+    this.#goOn();
   }
 
   /** Text may follow at once, before the page has said that it wants the keyboard. It may not want it. */
   #keepForWriting(): void {
     this.#keeps = true;
-    clearTimeout(this.#undecided);
-    this.#undecided = setTimeout(() => this.keepNoMore(), UNDECIDED_MS);
+    clearTimeout(this.#patience);
+    this.#patience = setTimeout(() => this.keepNoMore(), UNDECIDED_MS);
   }
 
-  /**
-   * The passive grab ends with its own key; this one lasts until the hold key comes up. Asked for at the present time: with
-   * that of the key it is refused when another key was pressed since, which was a newer grab (X11 protocol, GrabKeyboard).
-   */
+  /** The passive grab ends with its own key; this one lasts until the hold key comes up. */
   #takeKeyboard(): void {
-    if (this.#hasKeyboard || !(this.#held || this.#keeps)) return;
     this.#hasKeyboard = true;
+    this.#takings += 1;
     const { client, root } = this.connection;
-    client.GrabKeyboard(root, 0, 0, ASYNCHRONOUS, ASYNCHRONOUS, () => true);
+    // At the present time: with that of the key it is refused when another key was pressed since, which was a newer grab.
+    client.GrabKeyboard(root, 0, 0, ASYNCHRONOUS, SYNCHRONOUS, (error, status) => {
+      if (error || status !== 0) client.AllowEvents(FREELY, 0);
+      return true;
+    });
+  }
+
+  /** The key that the keyboard stood still at is seen to: what comes next? */
+  #goOn(): void {
+    if (this.#hasKeyboard) this.connection.client.AllowEvents(TO_THE_NEXT_KEY, 0);
   }
 
   #released(event: XEvent): void {
     const { keycode = 0 } = event;
-    if (!this.#held && !this.#keeps && !this.#leaves) return;
+    const map = this.#map;
+    if (!map || (!this.#held && !this.#keeps && !this.#leaves)) return;
     this.#down.delete(keycode);
-    if (!this.#holdKeys.includes(keycode)) this.listener.key(this.#arrived(event, 'up', false));
+    if (!map.makes(keycode, this.#holdMask)) {
+      this.listener.key(map.arrived(event, 'up', false));
+      return this.#goOn();
+    }
+    // Whether that was the hold key's end is told right after it, and what is pressed after the end is not ours.
+    const taking = this.#takings;
+    this.#onceTold(() => {
+      if (taking === this.#takings && !this.#landing) this.#goOn();
+    });
   }
 
   #end(shift: boolean): void {
     const holdKey = this.#wanted?.holdKey ?? 'Meta';
-    if (this.#keeps) this.#held = false;
-    else this.letGo();
+    this.#held = false;
+    if (!this.#keeps) {
+      this.#landing = true;
+      clearTimeout(this.#patience);
+      this.#patience = setTimeout(() => this.land(), LANDING_MS);
+    }
     this.listener.key(holdKeyUp(holdKey, shift));
   }
-
-  #arrived({ keycode = 0, buttons = 0 }: XEvent, phase: ArrivedKey['phase'], repeat: boolean): ArrivedKey {
-    const code = this.#codes.get(keycode) ?? '';
-    const shift = (buttons & SHIFT) !== 0;
-    const syms = this.#keysyms[keycode - this.#first] ?? [];
-    return {
-      phase,
-      code,
-      key: keyValue(code, (shift ? syms[1] || syms[0] : syms[0]) ?? 0),
-      alt: (buttons & this.#masks.Alt) !== 0,
-      control: (buttons & CONTROL) !== 0,
-      meta: (buttons & this.#masks.Meta) !== 0,
-      shift,
-      altGraph: (buttons & this.#masks.AltGraph) !== 0,
-      repeat,
-      composing: false,
-    };
-  }
 }
-
-/** The hold key has come up, as a page hears it. */
-export const holdKeyUp = (holdKey: UsableHoldKey, shift: boolean): ArrivedKey => ({
-  phase: 'up',
-  code: `${holdKey}Left`,
-  key: holdKey,
-  alt: false,
-  control: false,
-  meta: false,
-  shift,
-  altGraph: false,
-  repeat: false,
-  composing: false,
-});

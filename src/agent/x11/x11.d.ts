@@ -109,6 +109,7 @@ declare module 'x11' {
 
   /** The X Keyboard Extension, as far as it is used. */
   export interface XkbExtension {
+    readonly majorOpcode: number;
     readonly UseCoreKbd: number;
     readonly NameDetail: { readonly KeyNames: number };
     SelectEvents(
@@ -132,6 +133,10 @@ declare module 'x11' {
     atoms: Record<string, number>;
     atom_names: Record<number, string>;
     readonly stream: { once(event: 'close', listener: () => void): void };
+    /** The number of the last request, and how the replies to those that are under way are read and taken. */
+    seq_num: number;
+    readonly replies: Record<number, readonly [read: (reply: Buffer) => unknown, done: Done<unknown>]>;
+    readonly pack_stream: { put(request: Buffer): void; submit(hasReply: boolean): void };
     on(event: 'event', listener: (event: XEvent) => void): void;
     on(event: 'error', listener: (error: Error) => void): void;
     /** Resolves once the server has done everything that was asked before. */
@@ -166,6 +171,7 @@ declare module 'x11' {
       done: Done<number>,
     ): void;
     UngrabKeyboard(time: number): void;
+    AllowEvents(mode: number, time: number): void;
     GetModifierMapping(done: Done<readonly (readonly number[])[]>): void;
     GetKeyboardMapping(first: number, count: number, done: Done<readonly (readonly number[])[]>): void;
     AllocID(): number;

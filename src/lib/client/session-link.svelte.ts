@@ -72,6 +72,8 @@ export class SessionLink {
   offline = $state(false);
   /** Batches that the server has not acknowledged. */
   readonly unsent = $derived.by(() => this.#replica.shown.pending.filter(({ taken }) => !taken).length);
+  /** Batches of which it is not known yet what came of them. */
+  readonly unsettled = $derived.by(() => this.#replica.shown.pending.length);
   readonly #oldest = $derived.by(() => this.#replica.shown.pending.find(({ taken }) => !taken)?.batch.id);
   readonly #oldestOpen = $derived.by(
     () => this.#replica.shown.pending.find(({ fulfilled }) => !fulfilled)?.since,

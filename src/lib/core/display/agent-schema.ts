@@ -197,6 +197,7 @@ export const TO_AGENT_SCHEMA = {
     }),
     message('panel', { stance: { enum: ['away', 'raised', 'keys'] }, wished: BOOLEAN }),
     message('has-keys'),
+    message('hold-done'),
     message('no-panel'),
     message('misunderstood', { detail: { type: 'string' } }),
   ],

@@ -3,7 +3,7 @@ import { REGISTRY } from '../../../../testing/person';
 import { sessionOf } from '../../../../testing/sessions';
 import { keyMapOf } from '../actions/views/key-map';
 import type { HoldKey } from '../slices/settings/state';
-import { holdWanted } from './holding';
+import { endsHold, holdKeyUp, holdWanted } from './holding';
 
 const wantedWith = (holdKey: HoldKey) => {
   const session = sessionOf('a: a1 | b: b1');
@@ -33,4 +33,15 @@ it('text may follow what opens search, survey or a list; not what switches', () 
     expect(writing).not.toContain('KeyS');
     expect(positions).toEqual(expect.arrayContaining([...writing]));
   }
+});
+
+it('a hold ends with its key, and with no other', () => {
+  const up = holdKeyUp('Alt', false);
+  expect([up, holdKeyUp('Meta', true)].map(endsHold)).toEqual([true, true]);
+  const others = [
+    { phase: 'down' },
+    { key: 's', code: 'KeyS' },
+    { key: 'Shift', code: 'ShiftLeft' },
+  ] as const;
+  expect(others.map((other) => endsHold({ ...up, ...other }))).toEqual([false, false, false]);
 });

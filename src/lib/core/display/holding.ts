@@ -7,7 +7,7 @@ import type { DeskState } from '../desk/state';
 import type { ArrivedKey } from '../keys/key-input';
 import type { WindowId } from '../model/ids';
 import type { Session } from '../session/session';
-import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
+import { holdKeyOf, USABLE_HOLD_KEYS, type UsableHoldKey } from '../slices/settings/state';
 
 /** Which keys the page wants to hear of while the hold key is down, wherever the keys are. */
 export interface HoldWanted {
@@ -43,8 +43,16 @@ export interface PanelHasKeys {
   readonly type: 'has-keys';
 }
 
+/**
+ * What the end of a hold meant is done, on the display as well. Until then the agent keeps back what is pressed: it is meant
+ * for the window that comes forward.
+ */
+export interface HoldDone {
+  readonly type: 'hold-done';
+}
+
 /** What the page says. */
-export type FromPanel = HoldWanted | PanelWanted | PanelHasKeys;
+export type FromPanel = HoldWanted | PanelWanted | PanelHasKeys | HoldDone;
 
 /** A key, pressed while the hold key is down or let go since. */
 export interface KeyTold {
@@ -116,6 +124,24 @@ export function holdWanted(keys: KeyMap, session: Session): HoldWanted {
 
 const isFilled = ({ places }: Session, digit: string | null): boolean =>
   (places[(Number(digit) + 9) % 10] ?? null) !== null;
+
+/** The hold key has come up, as a page hears it. */
+export const holdKeyUp = (holdKey: UsableHoldKey, shift: boolean): ArrivedKey => ({
+  phase: 'up',
+  code: `${holdKey}Left`,
+  key: holdKey,
+  alt: false,
+  control: false,
+  meta: false,
+  shift,
+  altGraph: false,
+  repeat: false,
+  composing: false,
+});
+
+/** Whether a key that the agent told is the hold key, come up: it tells of no other release of it. */
+export const endsHold = ({ phase, key }: ArrivedKey): boolean =>
+  phase === 'up' && USABLE_HOLD_KEYS.some((holdKey) => holdKey === key);
 
 /** What a desk wants of its window. */
 export function stanceOf(desk: DeskState): PanelStance {

@@ -18,6 +18,7 @@ import type {
   Grabbed,
   HoldWanted,
   KeyTold,
+  HoldDone,
   PanelHasKeys,
   PanelStance,
   PanelWanted,
@@ -178,6 +179,10 @@ class PanelHasKeysInput implements PanelHasKeys {
   @Equals('has-keys') type!: 'has-keys';
 }
 
+class HoldDoneInput implements HoldDone {
+  @Equals('hold-done') type!: 'hold-done';
+}
+
 function isPosition(value: unknown): boolean {
   return typeof value === 'string' && /^\w{1,30}$/.test(value);
 }
@@ -186,6 +191,7 @@ const PANEL_INPUTS: Readonly<Record<FromPanel['type'], ClassConstructor>> = {
   hold: HoldWantedInput,
   panel: PanelWantedInput,
   'has-keys': PanelHasKeysInput,
+  'hold-done': HoldDoneInput,
 };
 const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   hello: HelloInput,

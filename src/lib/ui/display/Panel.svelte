@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import {
+    endsHold,
     holdWanted,
     stanceOf,
     type Grabbed,
@@ -20,7 +21,10 @@
 
   const keys = new KeysInTime(
     { follows: (front) => desk.link.sessionNow.front === front || desk.link.isBusy },
-    (key) => desk.hearKey(key),
+    (key) => {
+      desk.hearKey(key);
+      if (endsHold(key)) ended = true;
+    },
   );
 
   function hear(message: ToPanel) {
@@ -34,6 +38,14 @@
         return sayHasKeys();
     }
   }
+
+  /** Whether a hold is over, and what it meant may not be done yet. */
+  let ended = $state(false);
+  $effect(() => {
+    if (!ended || desk.link.unsettled > 0) return;
+    ended = false;
+    channel.mention({ type: 'hold-done' });
+  });
 
   /** Whether the keyboard is about to be given to this window. */
   let given = false;
