@@ -89,6 +89,25 @@ describe('the hold key in every program', () => {
     expect([written('charts'), written('radio')]).toEqual([keysOf('to tide'), keysOf('to calls')]);
   });
 
+  it.each([
+    { what: 'comes back to where it was', keys: ['KeyS', 'KeyS'] },
+    { what: 'ends with Escape', keys: ['KeyS', 'Escape'] },
+  ])('what is typed behind a hold that $what is still that window’s', async ({ keys }) => {
+    await open('radio: calls | charts: tide');
+    const { keyboard } = desk.display;
+    for (let round = 1; round <= 5; round += 1) {
+      clientOf('radio').pressed.length = 0;
+      await keyboard.down('MetaLeft');
+      await keyboard.tap('KeyS');
+      await expect.poll(active).toBe('Key Fold');
+      for (const key of keys.slice(1)) await keyboard.tap(key);
+      await Promise.all([keyboard.up('MetaLeft'), keyboard.type('to calls')]);
+      const pressed = () => clientOf('radio').pressed.filter((code) => code !== 'MetaLeft');
+      await expect.poll(pressed, { message: `round ${round}` }).toEqual(keysOf('to calls'));
+      await expect.poll(active).toBe('calls');
+    }
+  });
+
   it('held, Key Fold comes up over all others; letting go lands in what was chosen', async () => {
     await open('charts: tide | radio: calls | log: berths');
     await desk.display.keyboard.down('MetaLeft');

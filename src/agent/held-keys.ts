@@ -86,9 +86,9 @@ export class HeldKeys {
     });
   }
 
-  /** The page says that what the end of a hold meant is done. */
+  /** The page says that what the end of a hold meant is done; its window may not have gone yet. */
   holdDone(): void {
-    this.#grab.land();
+    this.#next(() => this.#grab.land());
   }
 
   stop(): void {
@@ -112,7 +112,7 @@ export class HeldKeys {
       this.say({ type: 'key', key: holdKeyUp(holdKey, false), front: null });
   }
 
-  #next(does: () => Promise<void>): void {
+  #next(does: () => Promise<void> | void): void {
     this.#turn = this.#turn.then(does).catch(() => undefined);
   }
 }

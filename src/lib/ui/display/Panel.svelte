@@ -41,11 +41,6 @@
 
   /** Whether a hold is over, and what it meant may not be done yet. */
   let ended = $state(false);
-  $effect(() => {
-    if (!ended || desk.link.unsettled > 0) return;
-    ended = false;
-    channel.mention({ type: 'hold-done' });
-  });
 
   /** Whether the keyboard is about to be given to this window. */
   let given = false;
@@ -84,6 +79,12 @@
   $effect(() => {
     if (stance === 'keys') desk.takeKeyboard();
     channel.say({ type: 'panel', stance, wished: untrack(() => desk.link.isBusy) });
+  });
+  // Behind what is wanted of the window: that goes first.
+  $effect(() => {
+    if (!ended || desk.link.unsettled > 0) return;
+    ended = false;
+    channel.mention({ type: 'hold-done' });
   });
 </script>
 
