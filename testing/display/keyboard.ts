@@ -18,7 +18,7 @@ export const KEYCODES = {
   ...row(64, 'AltLeft Space CapsLock F1 F2 F3 F4 F5 F6 F7 F8 F9 F10 NumLock'),
   ...row(108, 'AltRight'),
   ...row(110, 'Home ArrowUp PageUp ArrowLeft ArrowRight End ArrowDown PageDown'),
-  ...row(133, 'MetaLeft'),
+  ...row(133, 'MetaLeft MetaRight'),
   Escape: 9,
   IntlBackslash: 94,
 } as Readonly<Record<string, number>>;

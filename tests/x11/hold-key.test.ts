@@ -122,6 +122,9 @@ describe('while the hold key is down', () => {
     await display.keyboard.burst('MetaLeft', 'KeyS', WRITTEN);
     await expect.poll(ends).toBe(1);
     const chosen = await program();
+    // Its own window goes meanwhile.
+    grab.keepNoMore();
+    await grab.isDown();
     expect([...before, ...chosen]).toEqual([]);
     grab.land();
     await expect.poll(() => chosen).toEqual(WRITTEN);
@@ -161,6 +164,17 @@ describe('while the hold key is down', () => {
       grab.keepNoMore();
     }
     expect(others).toEqual([]);
+  });
+
+  it('one of two hold keys comes up: the hold goes on', async () => {
+    await want();
+    await display.keyboard.down('MetaLeft', 'MetaRight');
+    await display.keyboard.tap('KeyS');
+    await display.keyboard.up('MetaRight');
+    await display.keyboard.tap('KeyX');
+    await expect.poll(line).toBe('KeyS down, KeyS up, KeyX down, KeyX up');
+    await display.keyboard.up('MetaLeft');
+    await expect.poll(ends).toBe(1);
   });
 
   it('a key that repeats is pressed once, and let go once', async () => {
@@ -277,5 +291,15 @@ it('what is not wanted any more is the programs’ again', async () => {
   const others = await program();
   await display.keyboard.chord('MetaLeft', 'KeyS');
   await expect.poll(() => others).toContain('KeyS');
+  expect(heard).toEqual([]);
+});
+
+it('what is pressed while it is being given back is the programs’, all of it and in order', async () => {
+  await want();
+  const others = await program();
+  const givingBack = grab.want(null);
+  await display.keyboard.burst('MetaLeft', 'KeyS', WRITTEN);
+  await givingBack;
+  await expect.poll(() => others).toEqual(['KeyS', ...WRITTEN]);
   expect(heard).toEqual([]);
 });
