@@ -118,3 +118,30 @@ describe('on a page wide enough', () => {
     },
   );
 });
+
+it('where the system sets all colours, what is on or chosen can still be told from what is not', async () => {
+  const person = await openPage(await createSession(ellavane(new Date())));
+  await person.page.emulateMedia({ forcedColors: 'active' });
+  await opened('settings', 'Settings')(person);
+  const backgrounds = (selector: string) =>
+    person.page
+      .locator(`[role=dialog] ${selector}`)
+      .evaluateAll((all) => [...new Set(all.map((one) => getComputedStyle(one).backgroundColor))]);
+  const [chosen, others] = await Promise.all([
+    backgrounds('[role=radio][data-state=checked]'),
+    backgrounds('[role=radio]:not([data-state=checked])'),
+  ]);
+  expect(chosen).toHaveLength(1);
+  expect(others).not.toEqual(expect.arrayContaining(chosen));
+  const tap = person.page.getByRole('switch', { name: 'Tap instead of hold' });
+  const looks = async () => [
+    await tap.evaluate((one) => getComputedStyle(one).backgroundColor),
+    await tap.locator('*').evaluate((knob) => getComputedStyle(knob).backgroundColor),
+  ];
+  const off = await looks();
+  await tap.click();
+  const on = await looks();
+  expect(new Set(off).size).toBe(2);
+  expect(new Set(on).size).toBe(2);
+  expect(on[0]).not.toBe(off[0]);
+});

@@ -196,6 +196,8 @@ async function take(name: string): Promise<void> {
   await view.open(new PageUser(page, session, server.url, []));
   // Previews, fonts and the quiet tap's delay; the page's own clock is what they wait for.
   await page.clock.runFor(1_000);
+  // The server does not go by that clock.
+  await page.getByText('not confirmed yet').waitFor({ state: 'hidden' });
   await page.evaluate(async () => {
     await Promise.all([document.fonts.ready, ...document.getAnimations().map(({ finished }) => finished)]);
   });
