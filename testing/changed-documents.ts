@@ -47,6 +47,7 @@ const whole = (): Json => {
     rim,
     pictures,
     browserTabs: true,
+    tally: false,
   };
   const all = { ...desk, settings, windows, places, shortcuts, ownKeys };
   return JSON.parse(JSON.stringify(toDocument(all))) as Json;

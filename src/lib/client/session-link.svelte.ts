@@ -12,6 +12,7 @@ import {
   type Replica,
 } from '../core/replica/replica';
 import { BATCH_VERSION, type Batch, type Origin, type Wish } from '../core/commands/commands';
+import type { SwitchFacts } from '../core/tally/way';
 import type { Report } from '../core/protocol/report';
 import type { Outcome } from '../core/desk/messages';
 import type { Session, SessionEvent } from '../core/session/session';
@@ -173,12 +174,15 @@ export class SessionLink {
     return () => clearTimeout(timer);
   }
 
-  /** Does what is wished, all of it or nothing, at once, as far as that can be foreseen. */
-  submit(wishes: readonly Wish[], origin: Origin): Outcome {
+  /**
+   * Does what is wished, all of it or nothing, at once, as far as that can be foreseen.
+   * @param facts how it came about, where the tally is to know
+   */
+  submit(wishes: readonly Wish[], origin: Origin, facts?: SwitchFacts): Outcome {
     const now = new Date();
     const at = now.toISOString();
     const commands = wishes.map((wish) => ({ ...wish, id: newId(), at }));
-    const batch: Batch = { id: newId(), v: BATCH_VERSION, commands, origin };
+    const batch: Batch = { id: newId(), v: BATCH_VERSION, commands, origin, ...(facts && { facts }) };
     const { replica, ...outcome } = submit(this.#replica.now, batch, performance.now());
     if (replica === this.#replica.now) return outcome;
     this.#replica.become(replica);

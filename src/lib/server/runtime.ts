@@ -3,6 +3,7 @@ import { doorTo } from '../core/display/door';
 import { join } from 'node:path';
 import { fromDocument } from '../core/formats/session-document';
 import { ellavane } from '../demo/ellavane';
+import { ellavaneHistory } from '../demo/history';
 import { DEMO_ID } from '../demo/demo-id';
 import { AccessKeys } from './access/access-keys';
 import { Admission, ASKING_PAGE, askingPage } from './access/admission';
@@ -15,6 +16,7 @@ import { keepSecret } from './access/secret';
 import { Displays } from './displays/displays';
 import { DisplayTokens } from './displays/display-tokens';
 import { openOwnDisplay, OWN_DISPLAY } from './displays/own-display';
+import { addSwitches } from './tally/switches';
 import { EventStore } from './store/event-store';
 
 /** How often the log is pruned, in ms. */
@@ -92,8 +94,12 @@ export async function startRuntime(settings: RuntimeSettings): Promise<void> {
 
 /** Loads the demo unless it is there already. `pages`: the origin of its web pages. */
 export async function ensureDemo(store: EventStore, pages: string): Promise<void> {
-  if ((await store.last(DEMO_ID)) === null)
-    await store.create(DEMO_ID, fromDocument(ellavane(new Date(), pages)));
+  if ((await store.last(DEMO_ID)) !== null) return;
+  const now = new Date();
+  const document = ellavane(now, pages);
+  // Another server may be faster: then the history is its own to write.
+  if (await store.create(DEMO_ID, fromDocument(document)))
+    await addSwitches(store.database, DEMO_ID, ellavaneHistory(document, now));
 }
 
 function sayKey(key: string, hosts: Hosts, port: string): void {

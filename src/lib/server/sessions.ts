@@ -14,7 +14,8 @@ const MOST_STREAMS = 1_000;
 /** Sessions that one stream may follow. */
 export const MOST_FOLLOWED = 50;
 
-const noSession = (id: string) => new Problem('no-such-session', `There is no session '${id}'.`);
+/** That there is no such session. */
+export const noSession = (id: string) => new Problem('no-such-session', `There is no session '${id}'.`);
 
 /** Stores a session, as JSON, under a new id. */
 export async function createSession(store: EventStore, session: string): Promise<string> {

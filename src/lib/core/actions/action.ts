@@ -41,6 +41,7 @@ export type DialogName =
   | 'reach-check'
   | 'guests'
   | 'hand-over'
+  | 'tally'
   | 'key-sheet';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */

@@ -14,6 +14,7 @@ import {
   INDEX_STANCES,
   keysAndHelp,
   openDesks,
+  openTally,
   openSettings,
   showKeySheet,
 } from './list/page';
@@ -117,6 +118,7 @@ export const ACTIONS: readonly Action[] = [
   showKeySheet,
   firstMinutes,
   openDesks,
+  openTally,
   openSettings,
   openGuests,
   handOver,

@@ -1,4 +1,5 @@
 /** Everything that can be wished of a session. A new kind of command is a line here. */
+import type { SwitchFacts } from '../tally/way';
 import type { Signed, WishOf } from './command';
 import {
   bringToFront,
@@ -117,6 +118,8 @@ export interface Batch {
   readonly commands: readonly Command[];
   /** Absent from what was left by pages of older versions. */
   readonly origin?: Origin;
+  /** How it came about, for the tally; absent where that is not kept, and where the page wishes by itself. */
+  readonly facts?: SwitchFacts;
 }
 
 /** What makes someone wish: a key, the pointer, a choice in search, or the page by itself. */

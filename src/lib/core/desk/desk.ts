@@ -50,6 +50,8 @@ import { acceptPlacing, lift, placeBy } from './placing-mode';
 import { readKey } from './read-key';
 import { forgetResult, intoResult, typed } from './searching';
 import { AT_REST, type DeskState, type Timer } from './state';
+import type { Way } from '../tally/way';
+import type { Switcher } from '../switcher/switcher';
 import { endSurvey, inSurvey, laidOut, surveyAgain, surveyTo, toggleSurvey } from './survey-mode';
 import { deskTarget, Turn, type DeskContext } from './turn';
 
@@ -69,6 +71,12 @@ export function transition(state: DeskState, input: DeskInput, context: DeskCont
 /** Whether an action is one of those that place the window that is lifted. */
 const isOfPlacing = ({ id }: { readonly id: string }): boolean =>
   WHILE_PLACING.some((action) => action.id === id);
+
+/** How a switcher that is committed now came to its highlight. */
+function wayOfCommit(switcher: Switcher | null): Way {
+  if (switcher?.search) return 'search';
+  return switcher?.leaf ? 'window-step' : 'step';
+}
 
 /** A turn that takes an input, whatever it is. */
 class DeskTurn extends Turn {
@@ -380,6 +388,7 @@ class DeskTurn extends Turn {
   #commit(raiseAll: boolean): void {
     const { carrying } = this.state;
     if (carrying && layDown(this, carrying)) return;
+    this.way = wayOfCommit(this.state.switcher);
     const choice = this.choice({ type: 'commit', raiseAll });
     if (!choice) return this.say({ type: 'front' });
     const { learn, does } = choice;

@@ -23,19 +23,21 @@ export function endRunUnlessOf(turn: Turn, invocation: Invocation | null): void 
 /** Goes to what stands at a place of the index, or on within it. */
 export function pressPlace(turn: Turn, digit: Digit): void {
   const what = pressableAt(turn.session, digit);
-  if (what) pressThing(turn, runName({ action: 'place', argument: digit }), what);
+  if (what) pressThing(turn, 'place', digit, what);
   else turn.notice({ type: 'empty-place', digit });
 }
 
 /** Goes to what a shortcut leads to, or on within it. */
 export function pressShortcut(turn: Turn, id: string): void {
   const what = shortcutOf(turn.session, id);
-  if (what) pressThing(turn, runName({ action: 'shortcut', argument: id }), what);
+  if (what) pressThing(turn, 'shortcut', id, what);
   else turn.notice({ type: 'not-there' });
 }
 
-function pressThing(turn: Turn, of: string, what: Pressable): void {
+function pressThing(turn: Turn, way: 'place' | 'shortcut', argument: string, what: Pressable): void {
+  const of = runName({ action: way, argument });
   if (turn.state.switcher) return toRow(turn, applicationPressed(turn.session, what));
+  turn.way = way;
   turn.leaveIndex();
   const outcome = pressed(turn.session, turn.state.run, of, what, turn.context.matching);
   turn.to({ run: outcome.run });
@@ -90,6 +92,7 @@ export function atIndex(turn: Turn, order: IndexOrder): void {
   if (walk) walkTo(turn, walk);
   else turn.leaveIndex();
   if (notice) return turn.notice(notice);
+  turn.way = 'place';
   if (wishes.length > 0) return turn.submit({ wishes });
   turn.say({ type: walk ? 'place' : 'front' });
 }

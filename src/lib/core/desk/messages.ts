@@ -9,6 +9,7 @@ import type { Extent } from '../model/geometry';
 import type { ApplicationId, Instant, WindowId } from '../model/ids';
 import type { Placement } from '../placing/placement';
 import type { Session, SessionEvent } from '../session/session';
+import type { Way } from '../tally/way';
 import type { LayRequest, Sheeted } from '../survey/survey';
 import type { Timer } from './state';
 
@@ -83,6 +84,8 @@ export interface Outcome {
 export interface Submission {
   readonly wishes: readonly Wish[];
   readonly origin: Origin;
+  /** How it came about, where that is more than an action of a key. */
+  readonly way?: Way;
   /** The action that wishes it, and what it acts on; absent where something else does. */
   readonly acted?: { readonly action: Action; readonly target: Target | null };
   /** Whether the next question comes forward afterwards. */

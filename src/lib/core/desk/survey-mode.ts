@@ -65,6 +65,7 @@ export function inSurvey(turn: Turn, order: SurveyOrderOf): void {
 export function endSurvey(turn: Turn, choose: boolean): void {
   const at = turn.state.survey?.at ?? null;
   turn.to({ survey: null });
+  turn.way = 'survey';
   if (choose && at !== null)
     return turn.submit({ wishes: [{ type: 'bring-to-front', window: at, raiseAll: false }] });
   turn.say({ type: 'front' });

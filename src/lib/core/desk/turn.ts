@@ -11,6 +11,7 @@ import type { Session } from '../session/session';
 import type { TitleMatching } from '../shortcuts/aim';
 import { holdKeyOf, type UsableHoldKey } from '../slices/settings/state';
 import type { Survey } from '../survey/survey';
+import type { Way } from '../tally/way';
 import { advance, targetOf, type Choice, type SwitcherInput } from '../switcher/switcher';
 import type { Effect, Saying, Submission } from './messages';
 import type { DeskState } from './state';
@@ -59,6 +60,8 @@ export class Turn {
   atFoot = false;
   /** What makes the person wish what is wished in this turn. */
   origin: Origin = 'page';
+  /** How it comes about, where that is more than an action of a key. */
+  way: Way | undefined;
 
   constructor(
     public state: DeskState,
@@ -97,8 +100,9 @@ export class Turn {
   }
 
   /** Wishes something of the session. */
-  submit(submission: Omit<Submission, 'origin'>): void {
-    this.effect({ type: 'submit', submission: { ...submission, origin: this.origin } });
+  submit(submission: Omit<Submission, 'origin' | 'way'>): void {
+    const { origin, way } = this;
+    this.effect({ type: 'submit', submission: { ...submission, origin, ...(way && { way }) } });
   }
 
   /** Moves the switcher on. */

@@ -40,8 +40,11 @@ const MODIFYING: ReadonlySet<string> = new Set(
   'Alt AltGraph CapsLock Control Fn FnLock Meta NumLock ScrollLock Shift Symbol SymbolLock'.split(' '),
 );
 
+/** Whether a key of this name does nothing but change what others do. */
+export const isModifierName = (key: string): boolean => MODIFYING.has(key);
+
 /** Whether a key is part of a combination, and none by itself. */
-export const isModifying = ({ key, modifier }: KeyInput): boolean => modifier !== null || MODIFYING.has(key);
+export const isModifying = ({ key, modifier }: KeyInput): boolean => modifier !== null || isModifierName(key);
 
 /** Whether this event is the hold key itself going down or up. AltGraph is never the hold key. */
 export const isHoldKey = ({ modifier }: KeyInput, holdKey: UsableHoldKey): boolean => modifier === holdKey;

@@ -70,14 +70,19 @@ describe('a set-up document', () => {
 
   it('leaves what may be pictured where it is: it is about the programs of one display', () => {
     const pictures = { shown: false, except: ['a'] };
-    const here: Session = { ...HERE, settings: { ...HERE.settings, pictures, browserTabs: true } };
+    const here: Session = {
+      ...HERE,
+      settings: { ...HERE.settings, pictures, browserTabs: true, tally: false },
+    };
     expect(setupDocument(here).settings).not.toHaveProperty('pictures');
     expect(setupDocument(here).settings).not.toHaveProperty('browserTabs');
+    expect(setupDocument(here).settings).not.toHaveProperty('tally');
     const there = setupDocument({ ...HERE, settings: { ...HERE.settings, theme: 'night' } });
     expect(taking(there, here).session.settings).toMatchObject({
       theme: 'night',
       pictures,
       browserTabs: true,
+      tally: false,
     });
   });
 

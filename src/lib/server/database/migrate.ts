@@ -4,6 +4,7 @@ import { oneRowABatch } from './migrations/0002-one-row-a-batch';
 import { accessKey } from './migrations/0003-access-key';
 import { reports } from './migrations/0004-reports';
 import { displays } from './migrations/0005-displays';
+import { switches } from './migrations/0006-switches';
 import { connectPatiently } from './connect';
 import type { Schema } from './schema';
 
@@ -14,6 +15,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '0003-access-key': accessKey,
   '0004-reports': reports,
   '0005-displays': displays,
+  '0006-switches': switches,
 };
 
 /** The database was made by a newer Key Fold than this one. */

@@ -45,10 +45,30 @@ interface DisplayTable {
   made_at: Generated<Date>;
 }
 
+/** One row a switch (`core/tally/recording` says what its columns are). */
+export interface SwitchTable {
+  session_id: string;
+  seq: number;
+  at: ColumnType<Date, Date | string, never>;
+  way: string;
+  took: number | null;
+  presses: number | null;
+  from_window: string | null;
+  from_application: string | null;
+  to_window: string | null;
+  to_application: string | null;
+  place: number | null;
+  places: number;
+  leaf: number | null;
+  leaves: number;
+  goes_on: boolean;
+}
+
 /** The tables, as the newest migration leaves them. */
 export interface Schema {
   session: SessionTable;
   log: LogTable;
   access_key: AccessKeyTable;
   display: DisplayTable;
+  switch: SwitchTable;
 }

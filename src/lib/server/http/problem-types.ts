@@ -19,6 +19,11 @@ export const PROBLEM_TYPES = {
     title: 'Not an event number',
     help: 'Last-Event-ID and after are whole numbers, as the stream gives them.',
   },
+  'not-a-span': {
+    status: 400,
+    title: 'Not a span of time',
+    help: 'since and until are instants like 2026-11-24T06:12:00.000Z, as is csv, jsonl or arrow.',
+  },
   'key-needed': {
     status: 401,
     title: 'Access key needed',

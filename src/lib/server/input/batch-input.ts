@@ -1,22 +1,32 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, Max, Min } from 'class-validator';
 import { BATCH_VERSION, ORIGINS, type Batch, type Origin } from '../../core/commands/commands';
 import { MOST_COMMANDS } from '../../core/model/limits';
 import { batchFrom as upcastBatch } from '../../core/protocol/upcast';
+import { LONGEST_SWITCH_MS, MOST_PRESSES, WAYS, type SwitchFacts, type Way } from '../../core/tally/way';
 import { pointerTo, Problem, type FieldProblem } from '../http/problem';
 import type { SetupChange } from '../../core/slices/setup/state';
 import type { Shortcut } from '../../core/slices/shortcuts/state';
 import { problemsWith } from './check';
 import { setupChangeProblems } from './setup-input';
+import { IsOne } from './nested';
 import { summary } from './summary';
 import { patternProblems } from './shortcut-input';
 import { COMMAND_INPUTS } from './command-input';
 import { IfSent, IsNewId } from './rules';
+
+/** How something came about, as it is sent. */
+class FactsInput implements SwitchFacts {
+  @IsIn(WAYS) way!: Way;
+  @IfSent() @IsInt() @Min(0) @Max(LONGEST_SWITCH_MS) took?: number;
+  @IfSent() @IsInt() @Min(0) @Max(MOST_PRESSES) presses?: number;
+}
 
 class BatchInput {
   @IsNewId() id!: string;
   /** The version of the commands' shape; absent from what pages sent before there were versions. */
   @IfSent() @IsIn([1, BATCH_VERSION]) v?: number;
   @IfSent() @IsIn(ORIGINS) origin?: Origin;
+  @IfSent() @IsOne(() => FactsInput) facts?: FactsInput;
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_COMMANDS) commands!: unknown[];
 }
 

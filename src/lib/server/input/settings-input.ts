@@ -49,4 +49,5 @@ export class SettingsInput implements Settings {
   @IfSent() @IsOne(() => RimInput) rim?: RimInput;
   @IfSent() @IsOne(() => PicturesInput) pictures?: PicturesInput;
   @IfSent() @IsBoolean() browserTabs?: boolean;
+  @IfSent() @IsBoolean() tally?: boolean;
 }

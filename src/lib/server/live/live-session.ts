@@ -2,7 +2,8 @@ import type { Batch } from '../../core/commands/commands';
 import type { Carrier } from '../../core/host/carrier';
 import { SessionLog } from '../../core/host/session-log';
 import { DONE, type Report } from '../../core/protocol/report';
-import type { SessionEvent } from '../../core/session/session';
+import type { Session, SessionEvent } from '../../core/session/session';
+import { switchBetween, type Switch } from '../../core/tally/recording';
 import type { Settlement } from '../../core/slices/under-way/state';
 import { Unavailable } from '../database/trouble';
 import type { Appended, LaneStore } from '../store/lane';
@@ -29,6 +30,8 @@ export class LiveSession {
   readonly #log: SessionLog;
   readonly #close: () => void;
   readonly #taking = new Map<string, Promise<unknown>>();
+  /** What is under way, for how it came about. */
+  readonly #wished = new Map<string, Batch>();
   readonly #patience = new Map<string, ReturnType<typeof setTimeout>>();
   #unwritten: Unwritten[] = [];
   #writing = false;
@@ -48,7 +51,7 @@ export class LiveSession {
   ) {
     this.#stored = stored;
     this.#log = new SessionLog(stored.session, stored.seq);
-    void this.#keep(this.#log.settleAbandoned());
+    void this.#keep(this.#log.settleAbandoned(), stored.session);
     this.#close = carrier.open({
       session: () => this.#log.session,
       observed: (events, cause) => this.#observed(events, cause),
@@ -87,7 +90,7 @@ export class LiveSession {
     if (!this.#open) throw new Unavailable('What has the windows of this session was lost.');
     const detail = this.carrier.refusalOf?.(batch) ?? null;
     if (detail !== null) return { kind: 'refused', index: 0, refusal: { field: 'at', detail } };
-    const { settings } = this.#log.session;
+    const before = this.#log.session;
     const taken = this.#log.take(batch, now());
     if (!taken.ok) return { kind: 'refused', index: taken.index, refusal: taken.refusal };
     const [report] = taken.reports;
@@ -95,14 +98,15 @@ export class LiveSession {
       const first = this.#log.seq + 1;
       return { kind: 'appended', report: { batch: batch.id, first, events: [], settles: DONE } };
     }
-    await this.#keep([report], digest);
-    if (this.#log.session.settings !== settings) this.carrier.settingsChanged?.(this.#log.session.settings);
+    await this.#keep([report], before, digest);
+    if (this.#log.session.settings !== before.settings) this.carrier.settingsChanged?.(this.#log.session.settings);
     // Disconnected meanwhile: it is over, without an answer, when its host is there again.
     if (this.#open && taken.orders.length > 0) {
       this.#patience.set(
         batch.id,
         setTimeout(() => this.#settle(batch.id, { kind: 'no-answer' }), ANSWER_MS),
       );
+      this.#wished.set(batch.id, batch);
       this.carrier.carryOut(batch.id, taken.orders);
     }
     return { kind: 'appended', report };
@@ -115,22 +119,31 @@ export class LiveSession {
   }
 
   #observed(events: readonly SessionEvent[], cause: string | null): void {
-    if (this.#open) void this.#keep(this.#log.observe(events, cause, now()));
+    const before = this.#log.session;
+    if (this.#open) void this.#keep(this.#log.observe(events, cause, now()), before);
   }
 
   #settle(batch: string, settlement: Settlement): void {
     clearTimeout(this.#patience.get(batch));
     this.#patience.delete(batch);
-    if (this.#open) void this.#keep(this.#log.settle(batch, settlement));
+    const before = this.#log.session;
+    if (this.#open) void this.#keep(this.#log.settle(batch, settlement), before);
+    this.#wished.delete(batch);
   }
 
-  /** Stores reports in their order; resolves when they are on disk. @throws what storing threw. */
-  #keep(reports: readonly Report[], digest?: string): Promise<unknown> {
+  /**
+   * Stores reports in their order; resolves when they are on disk. @param before the session before them
+   * @throws what storing threw.
+   */
+  #keep(reports: readonly Report[], before: Session, digest?: string): Promise<unknown> {
     const after = { session: this.#log.session, seq: this.#log.seq };
     const kept = reports.map(
       (report) =>
         new Promise<void>((written, failed) => {
-          this.#unwritten.push({ row: logRow(this.id, report, digest), report, after, written, failed });
+          const last = report === reports.at(-1);
+          const switched = last ? this.#switchOf(before, report) : null;
+          const row = logRow(this.id, report, digest, switched);
+          this.#unwritten.push({ row, report, after, written, failed });
         }),
     );
     void this.#write();
@@ -138,6 +151,14 @@ export class LiveSession {
     // Whoever waits hears of it; `lost` is told in any case.
     all.catch(() => undefined);
     return all;
+  }
+
+  /** The switch that a report ends, if it does; how it came about says the batch that wished it. */
+  #switchOf(before: Session, { batch, first, origin }: Report): Switch | null {
+    const wished = batch === null ? undefined : this.#wished.get(batch);
+    const { facts, commands = [] } = wished ?? {};
+    const around = { seq: first, at: now(), origin, commands, ...(facts && { facts }) };
+    return switchBetween(before, this.#log.session, around);
   }
 
   /** What came while something was being stored is stored together. */

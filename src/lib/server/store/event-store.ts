@@ -96,6 +96,7 @@ export class EventStore {
         this.database.write.transaction().execute(async (trx) => {
           const session = await trx.deleteFrom('session').where('id', '=', id).executeTakeFirst();
           await trx.deleteFrom('log').where('session_id', '=', id).execute();
+          await trx.deleteFrom('switch').where('session_id', '=', id).execute();
           return session.numDeletedRows > 0n;
         }),
       );

@@ -20,6 +20,7 @@ const row = (session: string, first = 1, batch: string = randomUUID()): LogRow =
   origin: null,
   digest: 'd',
   events: '[{}]',
+  switched: null,
 });
 
 it('what cannot be stored fails alone, though it went into one statement with the rest; a gone session is told', async () => {

@@ -91,8 +91,8 @@ export class GroupWriter {
     const stored =
       teller !== null
         ? await run<Stored>(this.db, WRITE_AND_TELL, [...columns(), teller])
-        : rows.length === 1 && only
-          ? await run<Stored>(this.db, WRITE_ONE, columnsOf(only))
+        : rows.length === 1 && only?.switched === null
+          ? await run<Stored>(this.db, WRITE_ONE, columnsOf(only).slice(0, -1))
           : await run<Stored>(this.db, WRITE, columns());
     return new Set(stored.map(({ session_id }) => session_id));
   }
@@ -102,8 +102,8 @@ interface Stored {
   readonly session_id: string;
 }
 
-const columnsOf = ({ session, first, count, batch, cause, origin, digest, events }: LogRow) =>
-  [session, first, count, batch, cause, origin, digest, events] as const;
+const columnsOf = ({ session, first, count, batch, cause, origin, digest, events, switched }: LogRow) =>
+  [session, first, count, batch, cause, origin, digest, events, switched] as const;
 
 const transposed = (rows: readonly (readonly unknown[])[]): unknown[][] =>
   (rows[0] ?? []).map((_, column) => rows.map((row) => row[column]));

@@ -2,6 +2,8 @@ import type { decide } from '../../core/host/decide';
 import type { Refusal } from '../../core/host/notice';
 import type { Batch } from '../../core/commands/commands';
 import { DONE, type Report } from '../../core/protocol/report';
+import type { Session } from '../../core/session/session';
+import { switchBetween, type Switch } from '../../core/tally/recording';
 import { isTaken, isUnavailable, Unavailable } from '../database/trouble';
 import { planInSlices } from './planning';
 import { logRow, type LogRow } from './log-row';
@@ -194,7 +196,7 @@ export class Lane {
       const report: Report = { batch, ...(origin && { origin }), first, events, settles: DONE };
       decided.push({ waiting, result: { kind: 'appended', report } });
       if (events.length === 0) continue;
-      rows.push(logRow(this.id, report, waiting.digest));
+      rows.push(logRow(this.id, report, waiting.digest, switchOf(after.session, session, waiting.batch, report)));
       after = { session, seq: after.seq + events.length };
     }
     return { before, after, rows, decided };
@@ -256,5 +258,12 @@ export class Lane {
     return this.store.known(waiting.map(({ batch, digest }) => ({ batch: batch.id, digest })));
   }
 }
+
+/** The switch that a batch is, if it is one; it happened when its last command was made. */
+const switchOf = (before: Session, after: Session, batch: Batch, { first, origin }: Report): Switch | null => {
+  const { commands, facts } = batch;
+  const at = commands.at(-1)?.at ?? '';
+  return switchBetween(before, after, { seq: first, at, origin, commands, ...(facts && { facts }) });
+};
 
 const isStored = (result: Appended): boolean => result.kind === 'appended' && result.report.events.length > 0;

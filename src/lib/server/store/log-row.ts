@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { Origin } from '../../core/commands/commands';
 import { eventFrom, storedEvent } from '../../core/protocol/upcast';
+import type { Switch } from '../../core/tally/recording';
+import { switchRow } from '../tally/switch-row';
 import { settlementIn, type Report } from '../../core/protocol/report';
 
 /** A report as it stands in the log. */
@@ -16,13 +18,16 @@ export interface LogRow {
   readonly digest: string;
   /** The events as JSON. */
   readonly events: string;
+  /** The row of the tally that goes with it, as JSON; null where nothing was switched. */
+  readonly switched: string | null;
 }
 
-/** The row of a report; with a digest if it takes its batch. */
+/** The row of a report; with a digest if it takes its batch, and with the switch that it is, if it is one. */
 export const logRow = (
   session: string,
   { batch, origin, first, events }: Report,
   digest?: string,
+  switched: Switch | null = null,
 ): LogRow => ({
   session,
   first,
@@ -32,6 +37,7 @@ export const logRow = (
   origin: origin ?? null,
   digest: digest ?? '',
   events: JSON.stringify(events.map(storedEvent)),
+  switched: switched && JSON.stringify(switchRow(session, switched)),
 });
 
 /** What is read of a row. */

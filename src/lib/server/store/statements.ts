@@ -14,28 +14,30 @@ export const LOAD = `
   from session s
   where s.id = $1`;
 
-/** Batches ($1 … $8: columns of rows), but for those whose session is gone; answers with the sessions that are there. */
-export const WRITE = `
-  insert into log (session_id, first_seq, event_count, id, cause, origin, digest, events)
-  select b.session_id, b.first_seq, b.event_count, b.id, b.cause, b.origin, b.digest, b.events::json
-  from unnest($1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::uuid[], $6::text[], $7::text[], $8::text[])
-    as b (session_id, first_seq, event_count, id, cause, origin, digest, events)
-  join session s on s.id = b.session_id
-  returning session_id`;
-
-/** The same, telling the other servers of it in the name of this one ($9). */
-export const WRITE_AND_TELL = `
-  with stored as (
+/** Rows of the log ($1 … $8: its columns), and of the tally where one goes with them ($9), of sessions that are there. */
+const STORE = `
+  with b as (
+    select b.* from unnest(
+        $1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::uuid[], $6::text[], $7::text[], $8::text[], $9::text[])
+      as b (session_id, first_seq, event_count, id, cause, origin, digest, events, switched)
+    join session s on s.id = b.session_id),
+  switched as (
+    insert into switch
+    select row.* from b, json_populate_record(null::switch, b.switched::json) as row where b.switched is not null),
+  stored as (
     insert into log (session_id, first_seq, event_count, id, cause, origin, digest, events)
-    select b.session_id, b.first_seq, b.event_count, b.id, b.cause, b.origin, b.digest, b.events::json
-    from unnest($1::text[], $2::integer[], $3::integer[], $4::uuid[], $5::uuid[], $6::text[], $7::text[], $8::text[])
-      as b (session_id, first_seq, event_count, id, cause, origin, digest, events)
-    join session s on s.id = b.session_id
-    returning session_id, first_seq)
-  select session_id, pg_notify('key_fold', $9::text || ' wrote ' || session_id || ' ' || min(first_seq))
+    select session_id, first_seq, event_count, id, cause, origin, digest, events::json from b
+    returning session_id, first_seq)`;
+
+/** Batches, but for those whose session is gone; answers with the sessions that are there. */
+export const WRITE = `${STORE} select session_id from stored`;
+
+/** The same, telling the other servers of it in the name of this one ($10). */
+export const WRITE_AND_TELL = `${STORE}
+  select session_id, pg_notify('key_fold', $10::text || ' wrote ' || session_id || ' ' || min(first_seq))
   from stored group by session_id`;
 
-/** The same for a single batch ($1 … $8: its columns). */
+/** The same for a single batch ($1 … $8: its columns) that switches nothing. */
 export const WRITE_ONE = `
   insert into log (session_id, first_seq, event_count, id, cause, origin, digest, events)
   select id, $2::integer, $3::integer, $4::uuid, $5::uuid, $6::text, $7::text, $8::json from session where id = $1

@@ -25,7 +25,8 @@ import type { Session } from '../../core/session/session';
 import { newestPutAway } from '../../core/slices/put-away/selectors';
 import { askingWindows } from '../../core/slices/recency/selectors';
 import type { Digit } from '../../core/slices/places/state';
-import { blockOf, holdKeyOf } from '../../core/slices/settings/state';
+import { SwitchWatch } from '../../core/tally/watch';
+import { blockOf, holdKeyOf, keepsTally } from '../../core/slices/settings/state';
 import { activeTab, titleOf, windowOf } from '../../core/slices/windows/selectors';
 import { shownText } from '../../core/slices/drafts/selectors';
 import { manifestOf, MANIFESTS } from '../../stand-ins/manifests';
@@ -88,6 +89,8 @@ export class Desk {
   readonly #surveys = new SurveyLayouts((sheet) => this.#drive({ type: 'laid-out', sheet }));
   readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
+  /** How switches come about, for the tally. */
+  readonly #watch = new SwitchWatch();
   #driving = false;
   /** Whether the hold key is known to be down by what hands keys on. */
   #heldElsewhere = false;
@@ -414,6 +417,7 @@ export class Desk {
 
   #drive(input: DeskInput, event?: Event): void {
     this.#driving = true;
+    this.#watch.hear(input, performance.now());
     const { state, effects } = drive(
       this.#state.now,
       input,
@@ -426,6 +430,7 @@ export class Desk {
       },
     );
     this.#driving = false;
+    this.#watch.rest(state);
     this.#state.become(state);
     for (const effect of effects) this.#carryOut(effect, event);
   }
@@ -438,9 +443,12 @@ export class Desk {
     else if (notice) this.#say({ type: 'notice', notice });
   }
 
-  #submit({ wishes, origin }: Submission): Outcome {
+  #submit(submission: Submission): Outcome {
+    const { wishes, origin } = submission;
     for (const flush of this.#flushes) flush();
-    return this.link.submit(wishes, origin);
+    const facts = this.#watch.factsOf(submission, performance.now());
+    const tells = origin !== 'page' && keepsTally(this.link.sessionNow.settings);
+    return this.link.submit(wishes, origin, tells ? facts : undefined);
   }
 
   /** Another page did something, or the server took something back. */

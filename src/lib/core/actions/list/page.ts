@@ -30,6 +30,29 @@ export const openDesks = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'desks' }),
 });
 
+/** Opens the figures about one's own switching. */
+export const openTally = action({
+  id: 'tally',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Tally: what your keys are worth, and what is recorded of them',
+    short: 'tally',
+    synonyms: [
+      'statistics',
+      'figures',
+      'history',
+      'time',
+      'charts',
+      'recorded',
+      'privacy',
+      'forget my history',
+    ],
+  },
+  keys: [heldShift('KeyM')],
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'tally' }),
+});
+
 const F1: Binding = { scope: 'anywhere', at: { key: 'F1' }, shift: false };
 
 /** Shows what can be done right now, with its keys. */

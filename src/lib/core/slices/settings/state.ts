@@ -82,6 +82,9 @@ export const picturesOf = ({ pictures }: Settings): Pictures => pictures ?? { sh
 /** Whether the agent of a display follows the tabs of browsers: it does not, unless someone asked for it. */
 export const followsTabs = ({ browserTabs = false }: Settings): boolean => browserTabs;
 
+/** Whether switches are recorded for the tally: they are, unless someone asked for less. */
+export const keepsTally = ({ tally = true }: Settings): boolean => tally;
+
 /** What a person has chosen. What came later than the first version may be absent. */
 export interface Settings {
   readonly holdKey: HoldKey;
@@ -95,15 +98,17 @@ export interface Settings {
   readonly rim?: Rim;
   readonly pictures?: Pictures;
   readonly browserTabs?: boolean;
+  readonly tally?: boolean;
 }
 
-/** Settings that go with a person to another desk. What an agent may see is about one display. */
-export type PortableSettings = Omit<Settings, 'pictures' | 'browserTabs'>;
+/** Settings that go with a person to another desk. What an agent may see is about one display; nobody is recorded by another. */
+export type PortableSettings = Omit<Settings, 'pictures' | 'browserTabs' | 'tally'>;
 
 /** Those of some settings. */
 export function portable({
   pictures: _seen,
   browserTabs: _followed,
+  tally: _recorded,
   ...settings
 }: Settings): PortableSettings {
   return settings;

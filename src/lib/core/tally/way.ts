@@ -1,0 +1,54 @@
+/**
+ * How someone went to a window, or what else brought another one to the front. The order is that of the export and of
+ * every table; what is stored is the word.
+ */
+export const WAYS = [
+  /** By applications, in the switcher. */
+  'step',
+  /** To a window that was chosen by hand in its application's row. */
+  'window-step',
+  'place',
+  'shortcut',
+  'search',
+  'survey',
+  'pointer',
+  /** Any other key that goes to a window. */
+  'key',
+  /** Something else was done, and another window was next: what was in front went away, or something opened. */
+  'other',
+  /** The page by itself, or a program through the API. */
+  'page',
+  /** On a display: outside of Key Fold. */
+  'host',
+] as const;
+/** One of the ways. */
+export type Way = (typeof WAYS)[number];
+
+/** Ways in which someone goes where they want to be; what comes of something else is no switch of theirs. */
+export const SWITCHING = [
+  'step',
+  'window-step',
+  'place',
+  'shortcut',
+  'search',
+  'survey',
+  'pointer',
+  'key',
+] as const satisfies readonly Way[];
+
+/** Those by keys alone. */
+export const BY_KEYS = SWITCHING.filter((way) => way !== 'pointer');
+
+/** What a page adds to what it wishes: how it came about. */
+export interface SwitchFacts {
+  readonly way: Way;
+  /** From the first key that went down to the moment of the wish, in ms; absent where there was none. */
+  readonly took?: number;
+  /** Keys that went down meanwhile, the hold key and other modifiers not counted. */
+  readonly presses?: number;
+}
+
+/** The longest time and the most keys that a page may tell, in ms and presses: more is no switch any more. */
+export const LONGEST_SWITCH_MS = 3_600_000;
+/** The same for keys. */
+export const MOST_PRESSES = 10_000;
