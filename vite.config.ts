@@ -36,7 +36,7 @@ export default defineConfig({
           name: 'core',
           environment: 'node',
           ...PATIENCE,
-          include: ['src/lib/{core,keyboards,stand-ins,client,ui}/**/*.test.ts', 'tests/**/*.test.ts'],
+          include: ['src/lib/{core,demo,keyboards,stand-ins,client,ui}/**/*.test.ts', 'tests/**/*.test.ts'],
         },
       },
       {

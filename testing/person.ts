@@ -2,7 +2,7 @@
 import { ACTIONS } from '../src/lib/core/actions/actions';
 import type { Position } from '../src/lib/core/actions/binding';
 import { Registry } from '../src/lib/core/actions/registry';
-import { keyMapOf } from '../src/lib/core/actions/views/key-map';
+import { keyMapOf, type KeyMap } from '../src/lib/core/actions/views/key-map';
 import { BATCH_VERSION, type Batch, type Wish } from '../src/lib/core/commands/commands';
 import { AT_REST, type DeskState } from '../src/lib/core/desk/state';
 import type { DeskInput, Effect, Outcome } from '../src/lib/core/desk/messages';
@@ -15,6 +15,8 @@ import { planOf } from '../src/lib/core/host/plan';
 import { problemsOf, type Session, type SessionEvent } from '../src/lib/core/session/session';
 import { highlightedLeaf, unfoldedRow, type Switcher } from '../src/lib/core/switcher/switcher';
 import { titlePattern } from '../src/lib/core/shortcuts/title-pattern';
+import { SwitchWatch } from '../src/lib/core/tally/watch';
+import type { SwitchFacts } from '../src/lib/core/tally/way';
 import { layOut } from '../src/lib/core/survey/survey';
 import { sessionOf, later } from './sessions';
 import { PLAIN_KEY } from './keys';
@@ -22,13 +24,14 @@ import { US_NEIGHBOURS } from './candidates';
 
 export const REGISTRY = new Registry(ACTIONS);
 
+const KEYS = new WeakMap<Session, KeyMap>();
+
 /** The keys of a session, and the registry that they are read off. */
-export const aroundOf = (session: Session) => ({
-  registry: REGISTRY,
-  keys: keyMapOf(REGISTRY, session),
-  neighbours: US_NEIGHBOURS,
-  matching,
-});
+export function aroundOf(session: Session) {
+  const keys = KEYS.get(session) ?? keyMapOf(REGISTRY, session);
+  KEYS.set(session, keys);
+  return { registry: REGISTRY, keys, neighbours: US_NEIGHBOURS, matching };
+}
 
 /** Patterns as the page reads them, once it has loaded what reads them. */
 function matching(pattern: string) {
@@ -48,6 +51,11 @@ export class Person {
   readonly batches: Batch[] = [];
   /** What the desk left to the page, of all that was done. */
   effects: Exclude<Effect, { type: 'submit' }>[] = [];
+  /** How each submission came about, as a page would tell it. */
+  readonly facts: SwitchFacts[] = [];
+  /** The time on the page's clock, in ms. */
+  now = 0;
+  readonly #watch = new SwitchWatch();
   #around: ReturnType<typeof aroundOf>;
   #keysOf: Pick<Session, 'shortcuts' | 'ownKeys' | 'settings'>;
   readonly #ground: Ground;
@@ -59,7 +67,10 @@ export class Person {
     this.#keysOf = session;
     this.#ground = {
       session: () => this.session,
-      submit: ({ wishes }) => this.#decide(wishes),
+      submit: (submission) => {
+        this.facts.push(this.#watch.factsOf(submission, this.now));
+        return this.#decide(submission.wishes);
+      },
     };
   }
 
@@ -73,7 +84,9 @@ export class Person {
 
   input(input: DeskInput): this {
     this.#followKeys();
+    this.#watch.hear(input, this.now);
     const { state, effects } = drive(this.state, input, this.#ground, this.#around);
+    this.#watch.rest(state);
     this.state = state;
     this.effects.push(...effects);
     // What the page computes elsewhere where it is much is computed here at once.
@@ -100,6 +113,12 @@ export class Person {
     const { modifier: _modifier, ...plain } = PLAIN_KEY;
     const arrived = { ...plain, alt: this.#holding, key: key.code, ...key };
     return this.input({ type: 'key', key: arrived, at: later(this.#batches) });
+  }
+
+  /** Time passes, in ms. */
+  after(ms: number): this {
+    this.now += ms;
+    return this;
   }
 
   /** Takes the hold key, unless it is held. */

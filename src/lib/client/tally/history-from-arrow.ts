@@ -1,6 +1,6 @@
 import { tableFromIPC, type Table } from '@uwdata/flechette';
 import type { Column } from '../../core/tally/columns';
-import { NONE, wayIndex, type History } from '../../core/tally/history';
+import { EMPTY_HISTORY, NONE, wayIndex, type History } from '../../core/tally/history';
 import type { End } from '../../core/tally/recording';
 import type { Way } from '../../core/tally/way';
 
@@ -16,6 +16,7 @@ interface Words {
  */
 export function historyFromArrow(bytes: Uint8Array): History {
   const table = tableFromIPC(bytes);
+  if (table.numRows === 0) return EMPTY_HISTORY;
   const ways = wordsOf(table, 'way');
   const wayIndices = ways.words.map((way) => wayIndex(way as Way));
   const { ends, indexOf } = endsIn(table);
@@ -44,13 +45,13 @@ function columnOf(table: Table, name: Column) {
 
 const numbersOf = (table: Table, name: Column): Int32Array => columnOf(table, name).toArray() as Int32Array;
 
-/** The server sends one batch of rows, so one dictionary stands for all of them. */
+/** The server sends one batch of rows, so one dictionary stands for all of them. Buffers are padded: only rows count. */
 function wordsOf(table: Table, name: Column): Words {
   const [batch] = columnOf(table, name).data as unknown as readonly [
     { readonly values: Int32Array; readonly dictionary: { toArray(): ArrayLike<string> } }?,
   ];
   return batch
-    ? { words: Array.from(batch.dictionary.toArray()), indices: batch.values }
+    ? { words: Array.from(batch.dictionary.toArray()), indices: batch.values.subarray(0, table.numRows) }
     : { words: [], indices: new Int32Array() };
 }
 

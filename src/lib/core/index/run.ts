@@ -31,6 +31,26 @@ export interface Pressed {
   readonly wish: Wish | null;
 }
 
+/** Where a press goes on from the front window, in the order that a run walks. */
+const nextInRun = (order: readonly WindowId[], front: WindowId | null): WindowId | undefined =>
+  front !== null && order.includes(front) ? order[(order.indexOf(front) + 1) % order.length] : order[0];
+
+/**
+ * How many presses bring a window forward of those that are walked, which are given most recently used first; null if none
+ * does, or it is in front already.
+ * @example pressesTo(['b1', 'b2'], 'a1', 'b2') // 2
+ */
+export function pressesTo(order: readonly WindowId[], front: WindowId | null, to: WindowId): number | null {
+  let at = front;
+  for (let presses = 1; presses <= order.length; presses += 1) {
+    const next = nextInRun(order, at);
+    if (next === undefined || next === front) return null;
+    if (next === to) return presses;
+    at = next;
+  }
+  return null;
+}
+
 /**
  * A press of what stands for some windows, given most recently used first; at least one. `run` is the one that a press
  * before began, if nothing else was pressed since and no time ran out.
@@ -40,7 +60,7 @@ export function press(run: Run | null, of: string, windows: readonly WindowId[],
   const inFront = front !== null && windows.includes(front);
   const goesOn = run !== null && run.of === of && inFront && run.order.includes(front);
   const order = goesOn ? run.order.filter((id) => has(session.windows, id)) : windows;
-  const to = inFront ? order[(order.indexOf(front) + 1) % order.length] : order[0];
+  const to = nextInRun(order, front);
   if (to === undefined || to === front) return { run: null, wish: null };
   const pass = goesOn && run.at === front ? run.pass : null;
   const uses = pass ? passedOver(session, pass) : session.recent.windows;

@@ -39,7 +39,8 @@ export function powerLaw(ns: ArrayLike<number>, times: ArrayLike<number>): Power
     xy += x * y;
     yy += y * y;
   }
-  if (xx === 0) return null;
+  // Tries that all have one n are alike as far as rounding lets them be.
+  if (xx < 1e-9) return null;
   const slope = xy / xx;
   const residual = Math.max(0, yy - slope * xy);
   const error = Math.sqrt(residual / (count - 2) / xx);

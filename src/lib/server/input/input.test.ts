@@ -8,10 +8,12 @@ import schema from '../../core/formats/session-document.schema.json';
 import { toDocument } from '../../core/formats/session-document';
 import { ellavane } from '../../demo/ellavane';
 import { LONGEST_TEXT, MOST_COMMANDS } from '../../core/model/limits';
+import { LONGEST_SWITCH_MS, MOST_PRESSES, WAYS } from '../../core/tally/way';
 import { accessKeyFrom } from './access-input';
 import { batchFrom } from './batch-input';
 import { problemsWith } from './check';
 import { sessionFrom } from './session-input';
+import { spanFrom } from './span-input';
 
 const START = '2026-11-24T06:12:00.000Z';
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
@@ -34,10 +36,36 @@ const OBJECT = 'must be an object';
 const UNKNOWN = 'is not a property that is known here';
 const KIND = `type must be one of ${COMMANDS.map(({ type }) => type).join(', ')}`;
 
+describe('a span of time', () => {
+  it('is open where nothing is said, and told as JSON Lines', () => {
+    expect(spanFrom(new URLSearchParams())).toEqual({ since: null, until: null, as: 'jsonl' });
+    expect(spanFrom(new URLSearchParams({ since: START, as: 'csv' }))).toEqual({
+      since: START,
+      until: null,
+      as: 'csv',
+    });
+  });
+
+  it.each([
+    ['since', 'yesterday', INSTANT],
+    ['as', 'xml', 'as must be one of the following values: csv, jsonl, arrow'],
+    ['from', START, UNKNOWN],
+  ])('%s=%s is none', (name, value, detail) => {
+    const problem = problemOf(() => spanFrom(new URLSearchParams({ [name]: value })));
+    expect(problem).toMatchObject({ errors: [{ pointer: `#/${name}`, detail }] });
+  });
+});
+
 describe('a batch', () => {
   it('is accepted as it is', () => {
     const value = batch(command({ type: 'minimise', window: 'w1' }), sweep());
     expect(batchFrom(value)).toBe(value);
+  });
+
+  it('may say how it came about, up to the limits', () => {
+    const facts = { way: 'search', took: LONGEST_SWITCH_MS, presses: MOST_PRESSES };
+    expect(batchFrom(odd({ facts })).facts).toEqual(facts);
+    expect(batchFrom(odd({ facts: { way: 'pointer' } })).facts).toEqual({ way: 'pointer' });
   });
 
   it.each<[string, string, unknown]>([
@@ -55,6 +83,20 @@ describe('a batch', () => {
     ['commands.1.id', 'id is used twice', batch(sweep({ id: uuid(1) }), sweep({ id: uuid(1) }))],
     ['commands.1.at', INSTANT, batch(sweep({ id: uuid(1) }), sweep({ id: uuid(1), at: 7 }))],
     ['commands.0.extra', UNKNOWN, batch(sweep({ extra: 1 }))],
+    ['facts', OBJECT, odd({ facts: [] })],
+    [
+      'facts.way',
+      `way must be one of the following values: ${WAYS.join(', ')}`,
+      odd({ facts: { way: 'fly' } }),
+    ],
+    ['facts.took', 'took must not be less than 0', odd({ facts: { way: 'step', took: -1 } })],
+    [
+      'facts.took',
+      'took must not be greater than 3600000',
+      odd({ facts: { way: 'step', took: LONGEST_SWITCH_MS + 1 } }),
+    ],
+    ['facts.presses', 'presses must be an integer number', odd({ facts: { way: 'step', presses: 1.5 } })],
+    ['facts.letters', UNKNOWN, odd({ facts: { way: 'search', letters: 'tide' } })],
     [
       'commands.0.placement.geometry.width',
       'width must not be less than 120',

@@ -79,6 +79,27 @@ describe('a live session', () => {
     expect(report).toMatchObject({ batch: null, origin: 'host', settles: null });
   });
 
+  it('records a switch once its host has made it, as its page says that it came about; others are the host’s', async () => {
+    const { store, id, host, underWay } = await connected();
+    await store.append(id, { ...flip('b1'), origin: 'key', facts: { way: 'place', took: 90, presses: 1 } });
+    const recorded = () =>
+      database.db.read
+        .selectFrom('switch')
+        .select(['way', 'took', 'from_window', 'to_window', 'seq'])
+        .where('session_id', '=', id)
+        .orderBy('seq')
+        .execute();
+    expect(await recorded()).toEqual([]);
+    host.finish();
+    await vi.waitFor(async () => expect(await underWay()).toEqual([]));
+    host.happen({ type: 'window-fronted', window: 'a2', at: '' });
+    await vi.waitFor(async () => expect(await recorded()).toHaveLength(2));
+    expect(await recorded()).toEqual([
+      { way: 'place', took: 90, from_window: 'a1', to_window: 'b1', seq: 2 },
+      { way: 'host', took: null, from_window: 'b1', to_window: 'a2', seq: 4 },
+    ]);
+  });
+
   it('is over with what was under way when the server stopped', async () => {
     const { store, id, detach } = await connected(['never']);
     const batch = flip('b1');
