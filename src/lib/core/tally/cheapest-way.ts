@@ -7,7 +7,7 @@ import type { Invocation } from '../actions/action';
 import { BATCH_VERSION } from '../commands/commands';
 import { STEPS } from '../desk/order';
 import { planOf } from '../host/plan';
-import { pressableAt } from '../index/pressing';
+import { applicationPressed, pressableAt } from '../index/pressing';
 import { pressesTo } from '../index/run';
 import type { WindowId } from '../model/ids';
 import type { Catalogue } from '../search/catalogue';
@@ -20,7 +20,13 @@ import { frontApplication } from '../slices/front/selectors';
 import { windowsOf } from '../slices/recency/selectors';
 import { newestPutAway } from '../slices/put-away/selectors';
 import { activeTab, titleOf, windowOf } from '../slices/windows/selectors';
-import { advance, highlightedLeaf, type Switcher, type SwitcherInput } from '../switcher/switcher';
+import {
+  advance,
+  highlightedLeaf,
+  unfoldedRow,
+  type Switcher,
+  type SwitcherInput,
+} from '../switcher/switcher';
 import { keysSeconds, type Operators } from './operators';
 import type { Way } from './way';
 
@@ -87,9 +93,10 @@ function byPresses(way: 'place' | 'shortcut', presses: number, argument: string,
 
 function byPlaces(to: WindowId, means: Means): Route[] {
   const { session, matching } = means;
+  const { application } = windowOf(session, to);
   return DIGITS.flatMap((digit) => {
     const what = pressableAt(session, digit);
-    if (what === null) return [];
+    if (what === null || applicationPressed(session, what) !== application) return [];
     if ('document' in what)
       return activeTab(windowOf(session, to)).document === what.document
         ? [byPresses('place', 1, digit, means)]
@@ -121,35 +128,40 @@ function byPuttingBack(to: WindowId, means: Means): Route[] {
   return [route('key', times(1, { action: 'put-back', argument: null }), 2, 0, means)];
 }
 
-/** A state of the switcher that was reached, and by what. */
+/** A state of the switcher that was reached, by what, and from where. */
 interface Reached {
   readonly switcher: Switcher;
-  readonly strokes: readonly Stroke[];
+  readonly does: Invocation;
+  readonly from: Reached | null;
 }
 
 /**
  * The fewest steps, by breadth-first search over the switcher's own states: every key costs the same, so what is found first
- * is cheapest. A digit goes to its row once the switcher is open.
+ * is cheapest. A digit goes to its row once the switcher is open. Steps among the windows of another application's row lead
+ * nowhere, because going on to the next row forgets them: they are not looked at.
  */
 function bySteps(to: WindowId, means: Means, most: number): Route | null {
   const { session } = means;
+  const { application } = windowOf(session, to);
   const seen = new Set<string>();
   let reached: Reached[] = STEPS.flatMap((step) => {
     const { switcher } = advance(null, { type: 'open', by: step, mode: 'holding' }, session);
-    return switcher ? [{ switcher, strokes: times(1, { action: step, argument: null }) }] : [];
+    return switcher ? [{ switcher, does: { action: step, argument: null }, from: null }] : [];
   });
-  const moves = movesOf(session);
+  const { amongRows, amongLeaves } = movesOf(session);
   for (let keys = 2; reached.length > 0; keys += 1) {
     if (keysSeconds(means.operators, keys, looksOf(keys - 1)) >= most) return null;
     const next: Reached[] = [];
-    for (const { switcher, strokes } of reached) {
-      if (highlightedLeaf(switcher, session) === to) return bySwitcher(switcher, strokes, means);
+    for (const from of reached) {
+      const { switcher } = from;
       const state = `${switcher.row} ${switcher.leaf ?? ''}`;
       if (seen.has(state)) continue;
       seen.add(state);
-      for (const { input, does } of moves) {
+      const here = unfoldedRow(switcher)?.application === application;
+      if (here && highlightedLeaf(switcher, session) === to) return bySwitcher(from, means);
+      for (const { input, does } of here ? amongLeaves : amongRows) {
         const after = advance(switcher, input, session).switcher;
-        if (after && after !== switcher) next.push({ switcher: after, strokes: [...strokes, { does }] });
+        if (after && after !== switcher) next.push({ switcher: after, does, from });
       }
     }
     reached = next;
@@ -157,8 +169,12 @@ function bySteps(to: WindowId, means: Means, most: number): Route | null {
   return null;
 }
 
-const bySwitcher = ({ leaf }: Switcher, strokes: readonly Stroke[], means: Means): Route =>
-  route(leaf === null ? 'step' : 'window-step', strokes, 1 + strokes.length, looksOf(strokes.length), means);
+function bySwitcher(end: Reached, means: Means): Route {
+  const strokes: Stroke[] = [];
+  for (let at: Reached | null = end; at !== null; at = at.from) strokes.unshift({ does: at.does });
+  const way = end.switcher.leaf === null ? 'step' : 'window-step';
+  return route(way, strokes, 1 + strokes.length, looksOf(strokes.length), means);
+}
 
 /** A place brings its application forward with another window; its window keys go on from there, in the same hold. */
 function byPlaceAndStep(to: WindowId, means: Means, most: number): Route | null {
@@ -179,19 +195,20 @@ function byPlaceAndStep(to: WindowId, means: Means, most: number): Route | null 
   return whole.seconds < most ? whole : null;
 }
 
-/** What moves the highlight of the open switcher. */
-function movesOf(session: Session): { readonly input: SwitcherInput; readonly does: Invocation }[] {
-  const steps = STEPS.map((step) => ({
-    input: { type: 'step', step, repeat: false } as const,
-    does: { action: step, argument: null },
-  }));
+/** What moves the highlight of the open switcher, from row to row and from leaf to leaf. */
+function movesOf(session: Session) {
+  const move = (does: Invocation, input: SwitcherInput) => ({ does, input });
+  const steps = STEPS.map((step) =>
+    move({ action: step, argument: null }, { type: 'step', step, repeat: false }),
+  );
   const rows = DIGITS.flatMap((digit) => {
-    const what = pressableAt(session, digit);
-    if (what === null || 'document' in what || 'window' in what.aim) return [];
-    const { application } = what.aim;
-    return [{ input: { type: 'to-row', application } as const, does: { action: 'place', argument: digit } }];
+    const thing = thingAt(session, digit);
+    return typeof thing === 'string'
+      ? [move({ action: 'place', argument: digit }, { type: 'to-row', application: thing })]
+      : [];
   });
-  return [...steps, ...rows];
+  const [older, newer, ...leaves] = steps;
+  return { amongRows: [older, newer, ...rows].filter((one) => one !== undefined), amongLeaves: leaves };
 }
 
 /** Letters beyond these would cost more than any other way. */
