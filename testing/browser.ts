@@ -143,7 +143,12 @@ export class PageUser {
 }
 
 /** A page on a session; errors in its console are collected. */
-export async function openPageIn(context: BrowserContext, session: string, url: string): Promise<PageUser> {
+export async function openPageIn(
+  context: BrowserContext,
+  session: string,
+  url: string,
+  { coached = false } = {},
+): Promise<PageUser> {
   const page = await context.newPage();
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(String(error)));
@@ -151,6 +156,9 @@ export async function openPageIn(context: BrowserContext, session: string, url: 
     const network = message.text().includes('Failed to load resource') || message.text().includes('net::ERR');
     if (message.type() === 'error' && !network) errors.push(message.text());
   });
+  // What the coach says depends on how quickly a test goes on: it speaks where it is meant.
+  if (!coached)
+    await page.addInitScript(() => localStorage.setItem('key-fold/coach', JSON.stringify({ on: false })));
   await page.goto(`${url}/sessions/${session}`);
   await page.getByRole('main').waitFor();
   return new PageUser(page, session, url, errors);

@@ -40,8 +40,12 @@ export const storedSession = (
 /** A page on a session; errors in its console are collected. */
 export const openPage = async (
   session: string,
-  { url = inject('baseUrl'), context }: { url?: string; context?: BrowserContext } = {},
-): Promise<Person> => server.openPageIn(context ?? (await newContext()), session, url);
+  {
+    url = inject('baseUrl'),
+    context,
+    coached = false,
+  }: { url?: string; context?: BrowserContext; coached?: boolean } = {},
+): Promise<Person> => server.openPageIn(context ?? (await newContext()), session, url, { coached });
 
 /** Someone at the harbour office of Ellavane. */
 export const atEllavane = async (): Promise<Person> => openPage(await createSession(ellavane(new Date())));

@@ -16,6 +16,8 @@ export type PageRequest =
   | { readonly type: 'export' }
   /** Takes up the first minutes, or leaves them. */
   | { readonly type: 'first-minutes' }
+  /** Listens to the coach, or no more. */
+  | { readonly type: 'coach' }
   /** The keys go to the foot line, or back to the front window. */
   | { readonly type: 'keys-to'; readonly section: 'foot' | 'front' }
   /** Fills the screen with the page, or no longer. */

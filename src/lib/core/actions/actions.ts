@@ -15,6 +15,7 @@ import {
   keysAndHelp,
   openDesks,
   openTally,
+  turnCoach,
   openSettings,
   showKeySheet,
 } from './list/page';
@@ -119,6 +120,7 @@ export const ACTIONS: readonly Action[] = [
   firstMinutes,
   openDesks,
   openTally,
+  turnCoach,
   openSettings,
   openGuests,
   handOver,

@@ -32,13 +32,13 @@ export async function forgetHistory(store: EventStore, session: string, span: Sp
 }
 
 /** What is read is asked for as it is taken, so that nobody who reads slowly fills the memory. */
-function textStream(texts: AsyncGenerator<string>): ReadableStream<Uint8Array> {
+function textStream(texts: AsyncGenerator<string, void>): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   return new ReadableStream({
     async pull(controller) {
-      const { done, value } = await texts.next();
-      if (done) controller.close();
-      else controller.enqueue(encoder.encode(value));
+      const next = await texts.next();
+      if (next.done) controller.close();
+      else controller.enqueue(encoder.encode(next.value));
     },
     async cancel() {
       await texts.return(undefined);

@@ -47,6 +47,10 @@ import type { ArrivedKey } from '../../core/keys/key-input';
 import { chordCaps, chordName } from '../parts/key-names';
 import { LessonProgress } from '../first/progress.svelte';
 import { sayingText } from '../words/sayings';
+import type { SwitchFacts } from '../../core/tally/way';
+import { Coach } from '../tally/coach.svelte';
+import { routeCaps } from '../tally/route-caps';
+import { COACH_TEXTS } from '../words/coach-texts';
 import { PageWindows } from './page-windows.svelte';
 import { LESSON_TEXTS, TEXTS } from '../words/texts';
 
@@ -89,6 +93,11 @@ export class Desk {
   readonly #surveys = new SurveyLayouts((sheet) => this.#drive({ type: 'laid-out', sheet }));
   readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
+  /** Now and then it has an advice. */
+  readonly coach = new Coach(({ to, route }) => {
+    const keys = routeCaps(route, this.session, this.keys).join(' ');
+    this.say(COACH_TEXTS.says(titleOf(windowOf(this.session, to)), keys));
+  });
   /** How switches come about, for the tally. */
   readonly #watch = new SwitchWatch();
   #driving = false;
@@ -351,6 +360,7 @@ export class Desk {
   /** Looks after nothing any more. */
   leave(): void {
     this.pages.leave();
+    this.coach.stop();
     this.#surveys.stop();
   }
 
@@ -447,8 +457,18 @@ export class Desk {
     const { wishes, origin } = submission;
     for (const flush of this.#flushes) flush();
     const facts = this.#watch.factsOf(submission, performance.now());
-    const tells = origin !== 'page' && keepsTally(this.link.sessionNow.settings);
-    return this.link.submit(wishes, origin, tells ? facts : undefined);
+    const before = this.link.sessionNow;
+    const tells = origin !== 'page' && keepsTally(before.settings);
+    const outcome = this.link.submit(wishes, origin, tells ? facts : undefined);
+    const { front } = this.link.sessionNow;
+    if (front !== before.front) this.#coachSees(before, front, facts);
+    return outcome;
+  }
+
+  #coachSees(before: Session, to: WindowId | null, facts: SwitchFacts): void {
+    const { registry } = this;
+    const neighbours = this.#neighbours;
+    this.coach.saw({ before, to, facts, registry, neighbours, matching: this.#patterns.matching });
   }
 
   /** Another page did something, or the server took something back. */
@@ -481,6 +501,9 @@ export class Desk {
         return this.say(
           this.lessons.on ? LESSON_TEXTS.title : LESSON_TEXTS.left(this.chord('first-minutes')),
         );
+      case 'coach':
+        this.coach.turn(!this.coach.on);
+        return this.say(this.coach.on ? COACH_TEXTS.on : COACH_TEXTS.off, true);
       case 'full-screen':
         return void this.fullScreen();
       case 'keys-to':

@@ -11,6 +11,7 @@
   import { deskHere } from '../desk/desk.svelte';
   import Chord from '../parts/Chord.svelte';
   import Legend from '../parts/Legend.svelte';
+  import AdviceLine from '../tally/AdviceLine.svelte';
   import ModeLegend from './ModeLegend.svelte';
   import { endedName, putAwayText } from '../words/sayings';
   import { TEXTS } from '../words/texts';
@@ -70,6 +71,7 @@
   {:else}
     <span>{TEXTS.nothingInFront}</span>
   {/if}
+  {#if desk.coach.advice && !desk.shown}<AdviceLine advice={desk.coach.advice} />{/if}
   {#if undoing}
     <button
       type="button"

@@ -1,23 +1,23 @@
 /** Plotly, when a figure is first drawn: it is as large as everything else together. */
 import './plotly.css';
 
-type Plotly = typeof import('plotly.js-basic-dist-min');
+import type * as Plotly from 'plotly.js-basic-dist-min';
 
-let loading: Promise<Plotly> | null = null;
+let loading: Promise<typeof Plotly> | null = null;
 
 /**
  * Loads it. It would write its rules into the page, which the policy forbids; it leaves that where an element of this name
  * and class says that they are there already.
  */
-export function loadPlotly(): Promise<Plotly> {
+export function loadPlotly(): Promise<typeof Plotly> {
   loading ??= start();
   return loading;
 }
 
-async function start(): Promise<Plotly> {
+async function start(): Promise<typeof Plotly> {
   const sign = document.createElement('template');
   sign.id = 'plotly.js-style-global';
   sign.className = 'no-inline-styles';
   document.head.append(sign);
-  return (await import('plotly.js-basic-dist-min')).default as unknown as Plotly;
+  return (await import('plotly.js-basic-dist-min')).default;
 }

@@ -53,6 +53,20 @@ export const openTally = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'tally' }),
 });
 
+/** Has the coach say now and then which keys would have done, or no more. */
+export const turnCoach = action({
+  id: 'coach',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Coach: now and then a word about shorter ways, or none',
+    short: 'coach',
+    synonyms: ['advice', 'hints', 'tips', 'be quiet'],
+  },
+  keys: [heldShift('KeyN')],
+  offer: () => asksPage({ type: 'coach' }),
+});
+
 const F1: Binding = { scope: 'anywhere', at: { key: 'F1' }, shift: false };
 
 /** Shows what can be done right now, with its keys. */
