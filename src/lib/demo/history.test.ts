@@ -35,7 +35,14 @@ it('has something for every figure of a week, whichever day it is', () => {
       start: start + n * DAY_MS,
       end: start + (n + 1) * DAY_MS,
     }));
-    const tally = tallyOf(history, { since: start, until: now.getTime(), days, operators: PUBLISHED });
+    const tally = tallyOf(history, {
+      since: start,
+      until: now.getTime(),
+      days,
+      operators: PUBLISHED,
+      bound: { placed: [], shortcuts: [] },
+    });
+    expect(tally.habits[0]?.saves).toBeGreaterThan(0);
     expect(tally.ways.length).toBeGreaterThan(5);
     expect(tally.ways.some(({ misses }) => misses > 0)).toBe(true);
     expect(tally.bands.filter(({ stays }) => stays.length > 0).length).toBeGreaterThan(3);

@@ -9,7 +9,13 @@ import { AWAY_MS, INTERRUPTED_MS, MISS_MS, MOST_NAMED, MOST_STEPS, PIECE_MS, tal
 const MIDNIGHT = Date.parse('2026-11-24T00:00:00.000Z');
 const DAY_MS = 24 * 3_600_000;
 const TODAY = { start: MIDNIGHT, end: MIDNIGHT + DAY_MS };
-const QUESTION = { since: 0, until: Infinity, days: [TODAY], operators: PUBLISHED };
+const QUESTION = {
+  since: 0,
+  until: Infinity,
+  days: [TODAY],
+  operators: PUBLISHED,
+  bound: { placed: [], shortcuts: [] },
+};
 const tally = (switches: readonly Switch[], question = QUESTION) => tallyOf(historyOf(switches), question);
 
 describe('what the keys took', () => {

@@ -5,6 +5,7 @@
 import type { ApplicationId, WindowId } from '../model/ids';
 import { NONE, withoutPasses, wayIndex, within, type History } from './history';
 import { MODEL_ERROR, pointerSeconds, type Operators } from './operators';
+import { habitsIn, type Bound, type Habit } from './habits';
 import { positionsBehindHead } from './recent-order';
 import { powerLaw, type PowerLaw } from './practice';
 import type { End } from './recording';
@@ -22,6 +23,8 @@ export const PIECE_MS = 300_000;
 export const MOST_NAMED = 7;
 /** Steps that are told apart. */
 export const MOST_STEPS = 8;
+/** Habits that are told of. */
+export const MOST_HABITS = 5;
 /** Applications that the prediction is made for: those beyond are used too rarely to matter. */
 const MOST_PREDICTED = 40;
 const WEEK_MS = 7 * 24 * 3_600_000;
@@ -87,6 +90,7 @@ export interface Tally {
   };
   /** Switches to another application by how many steps away it stood, from one on; the last one counts all beyond, too. */
   readonly steps: { readonly counts: readonly number[]; readonly predicted: readonly number[] };
+  readonly habits: readonly Habit[];
   readonly weeks: readonly WeekOfPractice[];
   readonly law: PowerLaw | null;
 }
@@ -99,13 +103,15 @@ export interface TallyQuestion {
   /** The days of which there is to be a band. */
   readonly days: readonly Day[];
   readonly operators: Operators;
+  /** What is bound to keys now. */
+  readonly bound: Bound;
 }
 
 const SWITCHING_INDICES = new Set<number>(SWITCHING.map(wayIndex));
 const KEY_INDICES = new Set<number>(BY_KEYS.map(wayIndex));
 
 /** The tally of a history. Practice is looked at over all of it, everything else within what is asked for. */
-export function tallyOf(history: History, { since, until, days, operators }: TallyQuestion): Tally {
+export function tallyOf(history: History, { since, until, days, operators, bound }: TallyQuestion): Tally {
   const all = withoutPasses(history);
   const asked = within(all, since, until);
   const missed = missesIn(asked);
@@ -124,6 +130,7 @@ export function tallyOf(history: History, { since, until, days, operators }: Tal
     bands: days.map((day) => ({ day, stays: staysOn(all, day, until) })),
     fromTo: fromTo(asked),
     steps: stepsIn(asked),
+    habits: habitsIn(asked, bound, operators, MOST_HABITS),
     ...practiceIn(all),
   };
 }

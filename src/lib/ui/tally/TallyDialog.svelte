@@ -1,6 +1,8 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
   import { onMount, tick } from 'svelte';
+  import { windowTarget } from '../../core/actions/target';
+  import type { WindowId } from '../../core/model/ids';
   import { PUBLISHED, type Operators } from '../../core/tally/operators';
   import type { Tally } from '../../core/tally/tally';
   import { find } from '../../core/model/table';
@@ -23,6 +25,7 @@
     waysFigure,
     type Names,
   } from './figures';
+  import Habits from './Habits.svelte';
   import { loadPlotly } from './load-plotly';
   import OperatorFields from './OperatorFields.svelte';
   import { keepOperators, keptOperators } from './own-operators';
@@ -55,6 +58,14 @@
     void theme;
     return paletteOf(applications);
   });
+  /** What is bound now, the same object as long as nothing else is. */
+  const bound = $derived.by(() => {
+    const [things, aims] = [desk.session.places, desk.session.shortcuts];
+    return {
+      placed: things.filter((thing) => typeof thing === 'string'),
+      shortcuts: aims.flatMap(({ aim }) => ('window' in aim ? [aim.window] : [])),
+    };
+  });
   const names: Names = {
     application: (id) => find(desk.session.applications, id)?.name ?? id,
     monogram: (id) => find(desk.session.applications, id)?.monogram ?? id.slice(0, 2),
@@ -85,7 +96,7 @@
     return () => asker.stop();
   });
   $effect(() => {
-    if (first !== null) asker.ask({ ...asked, operators });
+    if (first !== null) asker.ask({ ...asked, operators, bound });
   });
 
   function choose(next: Period) {
@@ -102,6 +113,12 @@
     await tick();
     content?.focus();
     content?.scrollTo({ top: 0 });
+  }
+
+  /** Makes a shortcut to a window. */
+  function bind(window: WindowId) {
+    desk.dialog = null;
+    desk.invoke('shortcuts', windowTarget(desk.session, window));
   }
 
   function changeOperators(next: Operators) {
@@ -233,6 +250,7 @@
               figure={missesFigure(tally, palette)}
               table={missesTable(tally)}
             />
+            <Habits habits={tally.habits} titleOf={windowTitle} {bind} />
             <OperatorFields {operators} {tally} change={changeOperators} published={PUBLISHED} />
           </div>
         {/if}

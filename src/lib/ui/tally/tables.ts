@@ -34,17 +34,16 @@ export const missesTable = ({ ways }: Tally): TableOfFigure => ({
   ]),
 });
 
-/** How long each application was in front, day by day. */
+/** How many minutes each application was in front, day by day. */
 export const bandsTable = ({ bands }: Tally, names: Names): TableOfFigure => ({
-  head: [columns.day, columns.application, columns.minutes],
-  rows: bands.flatMap(({ day, stays }) => {
-    const minutes = new Map<string, number>();
-    for (const { application, from, to } of stays)
-      minutes.set(application, (minutes.get(application) ?? 0) + (to - from) / MINUTE_MS);
-    return [...minutes]
-      .sort(([, a], [, b]) => b - a)
-      .map(([application, sum]) => [weekdayText(day.start), names.application(application), countText(sum)]);
-  }),
+  head: [columns.application, ...bands.map(({ day }) => weekdayText(day.start))],
+  rows: [...new Set(bands.flatMap(({ stays }) => stays.map(({ application }) => application)))].map((id) => [
+    names.application(id),
+    ...bands.map(({ stays }) => {
+      const own = stays.filter(({ application }) => application === id);
+      return countText(own.reduce((sum, { from, to }) => sum + (to - from) / MINUTE_MS, 0));
+    }),
+  ]),
 });
 
 /** From where to where, the oftenest first. */

@@ -173,6 +173,17 @@ export const TALLY_TEXTS = {
     sum: (seconds: number) =>
       `A switch by pointer: hand, pointing, button, hand: ${hundredth.format(seconds)} s. The model is off by about a fifth.`,
   },
+  habits: {
+    title: 'Habits worth most',
+    none: 'No window was reached by more keys than it takes often enough to speak of.',
+    hint: 'By the model, a week. What is bound is as it is now; a new key has to be learned first, which costs a look each of the first ten times or so.',
+    line: (times: number, way: Way) =>
+      `${countText(times)} times a week, mostly by ${WAY_WORDS[way].toLowerCase()}`,
+    better: (way: Way, seconds: number) => `${WAY_WORDS[way]} would save ${minutesText(seconds)}.`,
+    bound: (seconds: number) => `A shortcut of its own would save ${minutesText(seconds)}.`,
+    bind: 'Bind',
+    gone: 'closed by now',
+  },
   record: {
     title: 'What is recorded',
     hint: 'Each line is one change of the window in front, just as it is stored. No titles, no text, no keys by name.',
