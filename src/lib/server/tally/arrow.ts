@@ -9,44 +9,65 @@ import {
   tableToIPC,
   utf8,
 } from '@uwdata/flechette';
-import type { Column } from '../../core/tally/columns';
+import { valuesOf, type Column } from '../../core/tally/columns';
 import { NONE } from '../../core/tally/history';
 import type { Switch } from '../../core/tally/recording';
 
-/** The Arrow stream of some switches. Words are dictionaries, empty where there is none; numbers are -1 then. */
+/** Columns that hold words: a dictionary of them, empty where there is none. */
+type Words = 'way' | 'from_window' | 'from_application' | 'to_window' | 'to_application';
+/** Columns that hold whole numbers, -1 where there is none. */
+type Numbers = 'took_ms' | 'presses' | 'row' | 'rows' | 'leaf' | 'leaves';
+
+/** The Arrow stream of some switches. They are taken apart page by page, so that a long history is never there as objects. */
 export async function asArrow(pages: AsyncIterable<readonly Switch[]>): Promise<Uint8Array<ArrayBuffer>> {
-  const switches: Switch[] = [];
-  for await (const page of pages) switches.push(...page);
-  const words = (of: (it: Switch) => string | undefined) =>
-    columnFromArray(
-      switches.map((it) => of(it) ?? ''),
-      dictionary(utf8(), int32()),
-    );
-  const numbers = (of: (it: Switch) => number | null) =>
-    columnFromArray(
-      Int32Array.from(switches, (it) => of(it) ?? NONE),
-      int32(),
-    );
+  const at: number[] = [];
+  const goesOn: boolean[] = [];
+  const words: Record<Words, string[]> = {
+    way: [],
+    from_window: [],
+    from_application: [],
+    to_window: [],
+    to_application: [],
+  };
+  const numbers: Record<Numbers, number[]> = {
+    took_ms: [],
+    presses: [],
+    row: [],
+    rows: [],
+    leaf: [],
+    leaves: [],
+  };
+  // Each word is kept once, however often it comes.
+  const known = new Map<string, string>();
+  const once = (word: string): string => {
+    const kept = known.get(word);
+    if (kept === undefined) known.set(word, word);
+    return kept ?? word;
+  };
+  for await (const page of pages)
+    for (const it of page) {
+      const values = valuesOf(it);
+      at.push(Date.parse(it.at));
+      goesOn.push(it.goesOn);
+      for (const name of Object.keys(words) as Words[]) words[name].push(once(String(values[name] ?? '')));
+      for (const name of Object.keys(numbers) as Numbers[]) numbers[name].push(Number(values[name] ?? NONE));
+    }
+  const word = (name: Words) => columnFromArray(words[name], dictionary(utf8(), int32()));
+  const number = (name: Numbers) => columnFromArray(Int32Array.from(numbers[name]), int32());
   const columns: Record<Exclude<Column, 'seq'>, ReturnType<typeof columnFromArray>> = {
-    at: columnFromArray(
-      Float64Array.from(switches, ({ at }) => Date.parse(at)),
-      float64(),
-    ),
-    way: words(({ way }) => way),
-    took_ms: numbers(({ took }) => took),
-    presses: numbers(({ presses }) => presses),
-    from_window: words(({ from }) => from?.window),
-    from_application: words(({ from }) => from?.application),
-    to_window: words(({ to }) => to?.window),
-    to_application: words(({ to }) => to?.application),
-    row: numbers(({ row }) => row),
-    rows: numbers(({ rows }) => rows),
-    leaf: numbers(({ leaf }) => leaf),
-    leaves: numbers(({ leaves }) => leaves),
-    goes_on: columnFromArray(
-      switches.map(({ goesOn }) => goesOn),
-      bool(),
-    ),
+    at: columnFromArray(Float64Array.from(at), float64()),
+    way: word('way'),
+    took_ms: number('took_ms'),
+    presses: number('presses'),
+    from_window: word('from_window'),
+    from_application: word('from_application'),
+    to_window: word('to_window'),
+    to_application: word('to_application'),
+    row: number('row'),
+    rows: number('rows'),
+    leaf: number('leaf'),
+    leaves: number('leaves'),
+    goes_on: columnFromArray(goesOn, bool()),
   };
   const bytes = tableToIPC(tableFromColumns(columns), { format: 'stream' });
   if (bytes === null) throw new Error('Arrow gave no bytes.');

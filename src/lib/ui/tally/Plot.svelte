@@ -2,7 +2,7 @@
   import { onMount, untrack } from 'svelte';
   import type { Layout } from 'plotly.js-basic-dist-min';
   import type { Figure, Palette } from './figures';
-  import { loadPlotly } from './load-plotly';
+  import { inTurn, loadPlotly } from './load-plotly';
 
   /** A figure, drawn. It says nothing to those who do not see it: the sentence and the table beside it do. */
   let { figure, palette, height }: { figure: Figure; palette: Palette; height: number } = $props();
@@ -42,7 +42,8 @@
 
   $effect(() => {
     const [shown, colours] = [figure, palette];
-    untrack(() => void draw(shown, colours));
+    // What has been asked for since is drawn instead.
+    untrack(() => inTurn(async () => shown === figure && draw(shown, colours)));
   });
   onMount(() => {
     const element = host;

@@ -1,10 +1,16 @@
+<script module lang="ts">
+  import type { Tally } from '../../core/tally/tally';
+
+  /** What was shown last: it is there at once when the tally is opened again, until it is reckoned anew. */
+  let kept: { readonly session: string; readonly tally: Tally } | null = null;
+</script>
+
 <script lang="ts">
   import { Dialog } from 'bits-ui';
-  import { onMount, tick } from 'svelte';
+  import { onMount, tick, untrack } from 'svelte';
   import { windowTarget } from '../../core/actions/target';
   import type { WindowId } from '../../core/model/ids';
   import { PUBLISHED, type Operators } from '../../core/tally/operators';
-  import type { Tally } from '../../core/tally/tally';
   import { find } from '../../core/model/table';
   import { keepsTally } from '../../core/slices/settings/state';
   import { titleOf } from '../../core/slices/windows/selectors';
@@ -44,10 +50,11 @@
   let asTables = $state(false);
   let view = $state<'figures' | 'recorded'>('figures');
   let operators = $state.raw<Operators>(keptOperators(pageStorage()));
+  const before = untrack(() => (kept?.session === desk.link.id ? kept : null));
   let first = $state<number | null>(null);
   let reading = $state(true);
   let failed = $state(false);
-  let tally = $state.raw<Tally | null>(null);
+  let tally = $state.raw<Tally | null>(before?.tally ?? null);
   let content = $state<HTMLElement | null>(null);
 
   const asker = new TallyAsker(desk.link.id, (news) => hear(news));
@@ -78,11 +85,13 @@
   function hear(news: FromTallyWorker) {
     if (news.type === 'answer') {
       tally = news.tally;
+      if (period === 'week' && back === 0) kept = { session: desk.link.id, tally };
       return;
     }
     reading = false;
     failed = news.type === 'failed';
     if (news.type === 'read') first = news.first;
+    if (first === null) tally = null;
   }
 
   function read() {
@@ -129,6 +138,7 @@
   /** What was forgotten is in no figure any more. */
   function forgotten() {
     tally = null;
+    kept = null;
     first = null;
     read();
   }

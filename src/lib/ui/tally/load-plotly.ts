@@ -14,6 +14,16 @@ export function loadPlotly(): Promise<typeof Plotly> {
   return loading;
 }
 
+let before: Promise<unknown> = Promise.resolve();
+
+/** Does pieces of work one after the other, and lets the page hear keys between them. */
+export function inTurn(work: () => Promise<unknown>): void {
+  before = before
+    .then(() => new Promise((resolve) => setTimeout(resolve)))
+    .then(work)
+    .catch((error: unknown) => console.error('A figure was not drawn:', error));
+}
+
 async function start(): Promise<typeof Plotly> {
   const sign = document.createElement('template');
   sign.id = 'plotly.js-style-global';
