@@ -3,6 +3,9 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fromDocument, type SessionDocument } from '../src/lib/core/formats/session-document';
 import { setupDocument } from '../src/lib/core/setup/setup-document';
+import type { Switch } from '../src/lib/core/tally/recording';
+import { ellavaneHistory } from '../src/lib/demo/history';
+import { asArrow } from '../src/lib/server/tally/arrow';
 import { ellavane } from '../src/lib/demo/ellavane';
 import { createSession, launchChromium, PageUser } from '../testing/browser';
 import { startServer } from '../testing/server';
@@ -16,6 +19,8 @@ const MOMENT = new Date('2026-11-24T06:12:00');
 
 interface View {
   readonly desk?: () => SessionDocument;
+  /** Whether the desk has the demo's invented history. */
+  readonly history?: boolean;
   readonly open: (person: PageUser) => Promise<unknown>;
 }
 
@@ -161,14 +166,20 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.press('ArrowDown', 'F2');
     },
   },
-  carrying: {
+  tally: {
+    history: true,
     open: async (person) => {
-      await find(person, 'correspondence');
-      await person.press('o', 'ArrowDown', 'ArrowDown');
+      await person.chord('Shift+M');
+      const drawn = person.page.locator('[data-drawn=true]');
+      while ((await drawn.count()) < 6) await person.page.clock.runFor(100);
     },
   },
   workspaces: { open: (person) => person.chord('I').then(() => person.chord('P')) },
 };
+
+async function* onePage(switches: readonly Switch[]): AsyncGenerator<readonly Switch[]> {
+  yield await Promise.resolve(switches);
+}
 
 const asked = process.argv.slice(2);
 const names = asked.length > 0 ? asked : Object.keys(VIEWS);
@@ -191,6 +202,10 @@ async function take(name: string): Promise<void> {
   const page = await browser.newPage({ viewport: VIEWPORT });
   await page.clock.install({ time: MOMENT });
   const session = await createSession((view.desk ?? demo)(), server.url);
+  if (view.history) {
+    const history = await asArrow(onePage(ellavaneHistory(demo(), MOMENT)));
+    await page.route('**/switches?**', (route) => route.fulfill({ body: Buffer.from(history) }));
+  }
   await page.goto(`${server.url}/sessions/${session}`);
   await page.locator('section[aria-current=true]').first().waitFor();
   await view.open(new PageUser(page, session, server.url, []));

@@ -7,7 +7,10 @@ import { TALLY_TEXTS, WAY_WORDS } from '../words/tally-texts';
 /** A figure: its traces, and what its axes are like. */
 export interface Figure {
   readonly data: Data[];
-  readonly layout: Partial<Layout>;
+  /** The types of the package leave `uniformtext` out. */
+  readonly layout: Partial<Layout> & {
+    readonly uniformtext?: { readonly mode: 'hide'; readonly minsize: number };
+  };
 }
 
 /** The colours of the page as they are now. */
@@ -64,7 +67,7 @@ export function bandsFigure({ bands }: Tally, palette: Palette, names: Names): F
     insidetextanchor: 'middle',
     textangle: 0,
     insidetextfont: { color: '#fff', size: 11 },
-    constraintext: 'none',
+    constraintext: 'inside',
     marker: {
       color: pieces.map(({ application }) => palette.spine(application)),
       line: { color: palette.paper, width: 1 },
@@ -76,10 +79,13 @@ export function bandsFigure({ bands }: Tally, palette: Palette, names: Names): F
     data: [bars],
     layout: {
       bargap: 0.25,
+      // A monogram that does not fit its piece is left out.
+      uniformtext: { mode: 'hide', minsize: 11 },
       yaxis: {
         categoryorder: 'array',
         categoryarray: bands.map(({ day: { start } }) => weekdayText(start)),
-        autorange: 'reversed',
+        // All of the days, the first one on top.
+        range: [bands.length - 0.5, -0.5],
         ticksuffix: ' ',
       },
       xaxis: {
@@ -118,7 +124,7 @@ export function stepsFigure({ steps: { counts, predicted } }: Tally, palette: Pa
 }
 
 /** The largest square of the table of from where to where, in px. */
-const SQUARE = 26;
+const SQUARE = 21;
 
 /** From where to where: a square a pair, as large as they are often. */
 export function fromToFigure(
@@ -139,13 +145,14 @@ export function fromToFigure(
         mode: 'text+markers',
         x: cells.map(({ to }) => labels[to] ?? ''),
         y: cells.map(({ from }) => labels[from] ?? ''),
-        text: cells.map(({ count }) => (Math.sqrt(count / most) > 0.55 ? `${count}` : '')),
+        text: cells.map(({ count }) => (Math.sqrt(count / most) > 0.7 ? `${count}` : '')),
         textfont: { color: palette.paper, size: 11 },
         marker: {
           symbol: 'square',
           color: palette.tide,
           size: cells.map(({ count }) => Math.max(3, SQUARE * Math.sqrt(count / most))),
           opacity: 1,
+          line: { width: 0 },
         },
         hovertext: cells.map(({ from, to, count }) => `${full[from] ?? ''} → ${full[to] ?? ''}: ${count}`),
         hovertemplate: '%{hovertext}<extra></extra>',

@@ -15,9 +15,9 @@ export const countText = (count: number): string => whole.format(count);
 export const shareText = (share: number): string => percent.format(share);
 /** Seconds, as `0.8 s`. */
 export const secondsText = (seconds: number): string => `${tenth.format(seconds)} s`;
-/** A stretch of time, in minutes, or in seconds below one of them. */
+/** A stretch of time, in minutes, or in seconds where that says more. */
 export const minutesText = (seconds: number): string =>
-  seconds < 60
+  seconds < 90
     ? `${whole.format(seconds)} ${seconds === 1 ? 'second' : 'seconds'}`
     : `${whole.format(seconds / 60)} ${Math.round(seconds / 60) === 1 ? 'minute' : 'minutes'}`;
 const times = (count: number, one: string, many = `${one}s`): string =>
@@ -36,6 +36,14 @@ export const WAY_WORDS: Readonly<Record<Way, string>> = {
   other: 'Came by itself',
   page: 'By a program',
   host: 'Outside Key Fold',
+};
+
+/** What of a window would be the better way. */
+const BETTER_WORDS: Readonly<Partial<Record<Way, string>>> = {
+  place: 'Its place',
+  shortcut: 'Its shortcut',
+  step: 'Fewer steps',
+  'window-step': 'Fewer steps',
 };
 
 /** The sentence on top: what these keys saved, and how sure that is. */
@@ -179,7 +187,8 @@ export const TALLY_TEXTS = {
     hint: 'By the model, a week. What is bound is as it is now; a new key has to be learned first, which costs a look each of the first ten times or so.',
     line: (times: number, way: Way) =>
       `${countText(times)} times a week, mostly by ${WAY_WORDS[way].toLowerCase()}`,
-    better: (way: Way, seconds: number) => `${WAY_WORDS[way]} would save ${minutesText(seconds)}.`,
+    better: (way: Way, seconds: number) =>
+      `${BETTER_WORDS[way] ?? WAY_WORDS[way]} would save ${minutesText(seconds)}.`,
     bound: (seconds: number) => `A shortcut of its own would save ${minutesText(seconds)}.`,
     bind: 'Bind',
     gone: 'closed by now',
