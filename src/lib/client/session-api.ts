@@ -12,10 +12,8 @@ export const commandsAddress = (session: string): string => `${SESSIONS}/${sessi
 /** Where pictures of a display's windows are asked for. */
 export const picturesAddress = (session: string): string => `${sessionAddress(session)}/pictures`;
 /** What is recorded of the switches of a session: GET gives it, DELETE forgets it. */
-export const switchesAddress = (
-  session: string,
-  query: Readonly<Record<string, string>> = {},
-): string => `${sessionAddress(session)}/switches?${new URLSearchParams(query).toString()}`;
+export const switchesAddress = (session: string, query: Readonly<Record<string, string>> = {}): string =>
+  `${sessionAddress(session)}/switches?${new URLSearchParams(query).toString()}`;
 /** The session as a session document. */
 export const documentAddress = (session: string): string => `${SESSIONS}/${session}/document`;
 

@@ -99,7 +99,8 @@ export class LiveSession {
       return { kind: 'appended', report: { batch: batch.id, first, events: [], settles: DONE } };
     }
     await this.#keep([report], before, digest);
-    if (this.#log.session.settings !== before.settings) this.carrier.settingsChanged?.(this.#log.session.settings);
+    if (this.#log.session.settings !== before.settings)
+      this.carrier.settingsChanged?.(this.#log.session.settings);
     // Disconnected meanwhile: it is over, without an answer, when its host is there again.
     if (this.#open && taken.orders.length > 0) {
       this.#patience.set(

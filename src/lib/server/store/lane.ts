@@ -196,7 +196,9 @@ export class Lane {
       const report: Report = { batch, ...(origin && { origin }), first, events, settles: DONE };
       decided.push({ waiting, result: { kind: 'appended', report } });
       if (events.length === 0) continue;
-      rows.push(logRow(this.id, report, waiting.digest, switchOf(after.session, session, waiting.batch, report)));
+      rows.push(
+        logRow(this.id, report, waiting.digest, switchOf(after.session, session, waiting.batch, report)),
+      );
       after = { session, seq: after.seq + events.length };
     }
     return { before, after, rows, decided };
@@ -260,7 +262,12 @@ export class Lane {
 }
 
 /** The switch that a batch is, if it is one; it happened when its last command was made. */
-const switchOf = (before: Session, after: Session, batch: Batch, { first, origin }: Report): Switch | null => {
+const switchOf = (
+  before: Session,
+  after: Session,
+  batch: Batch,
+  { first, origin }: Report,
+): Switch | null => {
   const { commands, facts } = batch;
   const at = commands.at(-1)?.at ?? '';
   return switchBetween(before, after, { seq: first, at, origin, commands, ...(facts && { facts }) });
