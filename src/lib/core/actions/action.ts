@@ -44,6 +44,7 @@ export type DialogName =
   | 'guests'
   | 'hand-over'
   | 'tally'
+  | 'roll-call'
   | 'key-sheet';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */

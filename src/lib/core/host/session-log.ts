@@ -84,7 +84,10 @@ export class SessionLog {
     if (events.length === 0) return [];
     const open = cause === null ? undefined : this.#open.get(cause);
     const at = open?.takenAt ?? now;
-    const stamped = events.map((event) => (event.type === 'window-fronted' ? { ...event, at } : event));
+    const stamped = events.map((event) => {
+      if (event.type === 'window-fronted') return { ...event, at };
+      return event.type === 'application-stopped-answering' ? { ...event, at: now } : event;
+    });
     const report = open ? this.#write(cause, open.origin, stamped) : this.#write(null, 'host', stamped);
     for (const event of stamped) if (event.type === 'window-fronted') open?.unseen.delete(event.window);
     return [report];

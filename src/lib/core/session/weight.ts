@@ -20,7 +20,13 @@ const LONGEST_PLACE = { x: -20_000, y: -20_000, width: 20_000, height: 20_000 };
 const LONGEST_STATE = { minimised: false, seen: false, offeringDraft: false } as const;
 const LONGEST_SURFACE = { width: 20_000, height: 20_000 };
 const LONGEST_PART = 'right-two-thirds';
-const LONGEST_FLAGS = { running: false, hidden: false, answering: false, quitting: false } as const;
+const LONGEST_FLAGS = {
+  running: false,
+  hidden: false,
+  answering: false,
+  quitting: false,
+  silentSince: LONGEST_INSTANT,
+} as const;
 
 /** A session's weight in bytes. */
 export function weightOf(session: Session): number {

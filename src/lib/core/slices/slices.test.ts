@@ -186,7 +186,13 @@ describe('the weight of a session', () => {
   /** Everything in the state that takes most room, so that what its document has is what it weighs. */
   const heaviest = (line: string): Session => {
     const session = sessionOf(line);
-    const flags = { running: false, hidden: false, answering: false, quitting: false };
+    const flags = {
+      running: false,
+      hidden: false,
+      answering: false,
+      quitting: false,
+      silentSince: later(0),
+    };
     const state = { minimised: false, seen: false, offeringDraft: false };
     const largest = { on: { width: 20_000, height: 20_000 }, part: 'right-two-thirds' } as const;
     const geometry = { x: -20_000, y: -20_000, width: 20_000, height: 20_000 };

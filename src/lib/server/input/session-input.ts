@@ -51,6 +51,7 @@ class ApplicationInput {
   @IsBoolean() running!: boolean;
   @IsBoolean() hidden!: boolean;
   @IsBoolean() answering!: boolean;
+  @IfSent() @IsInstant() silentSince?: string;
   @IsBoolean() resident!: boolean;
   @IsBoolean() quitsWithLastWindow!: boolean;
   @IsBoolean() quitting!: boolean;

@@ -14,6 +14,7 @@
     'reach-check': () => import('../shortcuts/ReachCheckDialog.svelte'),
     'key-sheet': () => import('../sheet/KeySheetDialog.svelte'),
     guests: () => import('../guests/GuestsDialog.svelte'),
+    'roll-call': () => import('../roll-call/RollCallDialog.svelte'),
     tally: () => import('../tally/TallyDialog.svelte'),
     'hand-over': () => import('../setup/HandOverDialog.svelte'),
     'place-menu': () => import('../index/PlaceMenu.svelte'),

@@ -73,6 +73,12 @@
     void desk.session;
     untrack(() => desk.pages.follow());
   });
+  let heard = untrack(() => desk.session);
+  $effect(() => {
+    const { session } = desk;
+    untrack(() => desk.hearSilence(heard, session));
+    heard = session;
+  });
   // What the switcher lies over is there to be seen alone, once the keys have left it: a caret that is taken away with its
   // text forgets where it was.
   let behind: HTMLElement;

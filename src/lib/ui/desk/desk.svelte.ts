@@ -50,6 +50,8 @@ import { sayingText } from '../words/sayings';
 import type { SwitchFacts } from '../../core/tally/way';
 import { Coach } from '../tally/coach.svelte';
 import { routeCaps } from '../tally/route-caps';
+import { fellSilent } from '../../core/roll-call/roll-call';
+import { ROLL_CALL_TEXTS } from '../words/roll-call-texts';
 import { COACH_TEXTS } from '../words/coach-texts';
 import { PageWindows } from './page-windows.svelte';
 import { LESSON_TEXTS, TEXTS } from '../words/texts';
@@ -355,6 +357,12 @@ export class Desk {
   /** Highlights a window of the survey. */
   pointSurvey(window: WindowId): void {
     this.#drive({ type: 'point-survey', window });
+  }
+
+  /** Says who stopped answering from one session to the next. */
+  hearSilence(before: Session, after: Session): void {
+    const names = fellSilent(before, after).map((id) => applicationOf(after, id).name);
+    if (names.length > 0) this.say(ROLL_CALL_TEXTS.fellSilent(names, this.chord('roll-call')), true);
   }
 
   /** Looks after nothing any more. */

@@ -30,6 +30,20 @@ export const openDesks = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'desks' }),
 });
 
+/** Lists what runs and whether it answers, what hangs on top. */
+export const openRollCall = action({
+  id: 'roll-call',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Roll call: what runs, and whether it answers',
+    short: 'roll call',
+    synonyms: ['not responding', 'hangs', 'frozen', 'processes', 'what is running', 'end a program'],
+  },
+  keys: [heldShift('KeyG')],
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'roll-call' }),
+});
+
 /** Opens the figures about one's own switching. */
 export const openTally = action({
   id: 'tally',

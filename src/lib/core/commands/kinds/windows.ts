@@ -60,6 +60,6 @@ export const stopAnswering = commandKind({
   fields: { application: 'application' },
   decide(course, { application }) {
     if (applicationOf(course.session, application).answering)
-      course.happen({ type: 'application-stopped-answering', application });
+      course.happen({ type: 'application-stopped-answering', application, at: course.at });
   },
 });

@@ -1,11 +1,12 @@
-import type { ApplicationId, DocumentId } from '../../model/ids';
+import type { ApplicationId, DocumentId, Instant } from '../../model/ids';
 
 /** What happens to applications. */
 export type ApplicationEvents = {
   'application-launched': { application: ApplicationId };
   'applications-hidden': { applications: readonly ApplicationId[] };
   'applications-shown': { applications: readonly ApplicationId[] };
-  'application-stopped-answering': { application: ApplicationId };
+  /** `at`: since when; absent where nobody knows. */
+  'application-stopped-answering': { application: ApplicationId; at?: Instant };
   'application-answers-again': { application: ApplicationId };
   /** A resident application started anew: its windows stay, drafts in them are offered. */
   'application-restarted': { application: ApplicationId };

@@ -18,17 +18,19 @@ export const applications: Slice<ApplicationsState, ApplicationEvents, Heard, Do
   initial: { applications: [] },
   on: {
     'application-launched': (before, { application }) =>
-      changed(before, [application], { running: true, hidden: false, answering: true }),
+      answers(changed(before, [application], { running: true, hidden: false }), application),
     'applications-hidden': (before, event) => changed(before, event.applications, { hidden: true }),
     'applications-shown': (before, event) => changed(before, event.applications, { hidden: false }),
-    'application-stopped-answering': (before, { application }) =>
-      changed(before, [application], { answering: false }),
-    'application-answers-again': (before, { application }) =>
-      changed(before, [application], { answering: true }),
+    'application-stopped-answering': (before, { application, at }) =>
+      changed(before, [application], { answering: false, ...(at !== undefined && { silentSince: at }) }),
+    'application-answers-again': (before, { application }) => answers(before, application),
     'application-restarted': (before, { application }) =>
-      changed(before, [application], { answering: true, quitting: false }),
+      answers(changed(before, [application], { quitting: false }), application),
     'application-ended': (before, { application }) =>
-      changed(before, [application], { running: false, hidden: false, quitting: false, answering: true }),
+      answers(
+        changed(before, [application], { running: false, hidden: false, quitting: false }),
+        application,
+      ),
     'quit-begun': (before, { application }) => changed(before, [application], { quitting: true }),
     'quit-cancelled': (before, { application }) => changed(before, [application], { quitting: false }),
     'applications-found': (before, event) => ({
@@ -42,7 +44,8 @@ export const applications: Slice<ApplicationsState, ApplicationEvents, Heard, Do
     uncover: (_session, window) => [{ type: 'applications-shown', applications: [window.application] }],
   },
   problems: ({ applications, documents }) =>
-    applications.flatMap(({ id, home, running, hidden, quitting }) => [
+    applications.flatMap(({ id, home, running, hidden, quitting, answering, silentSince }) => [
+      ...unless(silentSince === undefined || !answering, ['applications', id, 'silentSince'], 'it answers'),
       ...unless(has(documents, home), ['applications', id, 'home'], `there is no document '${home}'`),
       ...unless(running || !hidden, ['applications', id, 'hidden'], 'it does not run'),
       ...unless(running || !quitting, ['applications', id, 'quitting'], 'it does not run'),
@@ -55,6 +58,13 @@ const changed = (
   change: Partial<Application>,
 ): ApplicationsState => ({
   applications: patch(applications, ids, 'application', (application) => ({ ...application, ...change })),
+});
+
+const answers = ({ applications }: ApplicationsState, id: ApplicationId): ApplicationsState => ({
+  applications: patch(applications, [id], 'application', ({ silentSince: _over, ...application }) => ({
+    ...application,
+    answering: true,
+  })),
 });
 
 /** Guests come at the end, keep their place while they are changed, and go unless they run. */

@@ -1,4 +1,4 @@
-import type { ApplicationId, DocumentId } from '../../model/ids';
+import type { ApplicationId, DocumentId, Instant } from '../../model/ids';
 import type { Table } from '../../model/table';
 
 /** A program of the session, whether it runs or not. */
@@ -12,6 +12,8 @@ export interface Application {
   readonly running: boolean;
   readonly hidden: boolean;
   readonly answering: boolean;
+  /** Since when it has not answered; only while it does not, and as far as that is known. */
+  readonly silentSince?: Instant;
   /** A resident application can be restarted but not quit. */
   readonly resident: boolean;
   /** Whether closing its last window ends it. */
