@@ -9,6 +9,21 @@ export const decorators = { decorator: { legacy: true, emitDecoratorMetadata: tr
 /** No test is about time on the clock: a machine that is busy with something else must not fail one. */
 const PATIENCE = { testTimeout: 120_000, hookTimeout: 120_000, expect: { poll: { timeout: 60_000 } } };
 
+/** Tests in a browser, one file after the other: what is pressed in one would be heard in another. */
+const inBrowser = (name: string, include: string, exclude: readonly string[] = []) => ({
+  extends: true as const,
+  test: {
+    name,
+    environment: 'node' as const,
+    include: [include],
+    exclude: [...exclude],
+    globalSetup: ['tests/throwaway-cluster.ts', 'e2e/support/served-build.ts'],
+    ...PATIENCE,
+    maxWorkers: 1,
+    fileParallelism: false,
+  },
+});
+
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit(), narrowFonts()],
   oxc: decorators,
@@ -36,18 +51,8 @@ export default defineConfig({
           globalSetup: 'tests/throwaway-cluster.ts',
         },
       },
-      {
-        extends: true,
-        test: {
-          name: 'browser',
-          environment: 'node',
-          include: ['e2e/**/*.test.ts'],
-          globalSetup: ['tests/throwaway-cluster.ts', 'e2e/support/served-build.ts'],
-          ...PATIENCE,
-          maxWorkers: 1,
-          fileParallelism: false,
-        },
-      },
+      inBrowser('browser', 'e2e/**/*.test.ts', ['e2e/keyboard/**']),
+      inBrowser('keyboard', 'e2e/keyboard/*.test.ts'),
     ],
   },
 });

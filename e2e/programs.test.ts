@@ -237,6 +237,16 @@ describe('sums', () => {
     await person.front.getByText('not understood').waitFor();
     expect(person.errors).toEqual([]);
   });
+
+  it('hear nothing of a selection that changed before their window went', async () => {
+    const person = await on('Under-keel clearance');
+    const text = await person.front.locator('textarea').elementHandle();
+    await person.chord('Shift+V');
+    await expect.poll(() => person.front.locator('textarea').count()).toBe(0);
+    // The browser tells of it in a task of its own, which may come after that.
+    await text?.evaluate((element) => element.dispatchEvent(new Event('selectionchange')));
+    expect(person.errors).toEqual([]);
+  });
 });
 
 describe('the workshop', () => {

@@ -58,20 +58,22 @@ await runMain(async () => {
   const tally = { passed: 0, failed: 0 };
   const only = process.argv.slice(2);
   say('running the tests …');
-  // Those in the browser mostly wait for it, so all else is done beside them, one thing after the other.
-  const running = [runTests(only.length > 0 ? only : ['--project', 'browser'])];
-  if (only.length === 0) {
-    running.push(runTests(['--project', 'core', '--project', 'server', '--maxWorkers=1']));
-    await running[1];
-  }
-  for (const [name, args] of only.length > 0 ? [] : CHECKS) {
-    say(`checking ${name} …`);
-    if (await ran(args, 'inherit')) tally.passed += 1;
-    else tally.failed += 1;
-  }
-  for (const { passed, failed } of await Promise.all(running)) {
+  /** @param {{ readonly passed: number, readonly failed: number }} counted */
+  const count = ({ passed, failed }) => {
     tally.passed += passed;
     tally.failed += failed;
+  };
+  if (only.length > 0) count(await runTests(only));
+  else {
+    // Those in the browser mostly wait for it, so all else is done beside them, one thing after the other.
+    const inBrowser = runTests(['--project', 'browser']);
+    count(await runTests(['--project', 'core', '--project', 'server', '--maxWorkers=1']));
+    for (const [name, args] of CHECKS) {
+      say(`checking ${name} …`);
+      count((await ran(args, 'inherit')) ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+    }
+    count(await runTests(['--project', 'keyboard']));
+    count(await inBrowser);
   }
   console.log(`${tally.passed} passed, ${tally.failed} failed`);
   process.exit(tally.failed > 0 ? 1 : 0);

@@ -1,8 +1,5 @@
-/**
- * How someone went to a window, or what else brought another one to the front. The order is that of the export and of
- * every table; what is stored is the word.
- */
-export const WAYS = [
+/** Ways in which someone goes where they want to be. The order is that of the export and of every table. */
+export const SWITCHING = [
   /** By applications, in the switcher. */
   'step',
   /** To a window that was chosen by hand in its application's row. */
@@ -14,6 +11,11 @@ export const WAYS = [
   'pointer',
   /** Any other key that goes to a window. */
   'key',
+] as const;
+
+/** All ways in which another window comes to the front. What comes of something else is no switch of anybody's. */
+export const WAYS = [
+  ...SWITCHING,
   /** Something else was done, and another window was next: what was in front went away, or something opened. */
   'other',
   /** The page by itself, or a program through the API. */
@@ -24,19 +26,7 @@ export const WAYS = [
 /** One of the ways. */
 export type Way = (typeof WAYS)[number];
 
-/** Ways in which someone goes where they want to be; what comes of something else is no switch of theirs. */
-export const SWITCHING = [
-  'step',
-  'window-step',
-  'place',
-  'shortcut',
-  'search',
-  'survey',
-  'pointer',
-  'key',
-] as const satisfies readonly Way[];
-
-/** Those by keys alone. */
+/** Those of somebody who uses keys alone. */
 export const BY_KEYS = SWITCHING.filter((way) => way !== 'pointer');
 
 /** What a page adds to what it wishes: how it came about. */

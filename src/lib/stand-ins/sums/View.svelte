@@ -16,7 +16,6 @@
 
   let written = $state(untrack(() => text));
   let caretLine = $state(0);
-  let area: HTMLTextAreaElement;
   const keeper = new DraftKeeper((now) => actions.keepDraft(document.id, now));
 
   $effect(() => reckoner.load());
@@ -42,8 +41,9 @@
     };
   });
 
-  function lookWhere() {
-    caretLine = area.value.slice(0, area.selectionStart).split('\n').length - 1;
+  /** A selection that changed is told later, when the text may have gone: the event itself says of which it was. */
+  function lookWhere({ currentTarget: { value, selectionStart } }: { currentTarget: HTMLTextAreaElement }) {
+    caretLine = value.slice(0, selectionStart).split('\n').length - 1;
   }
 
   function save(event: KeyboardEvent) {
@@ -59,11 +59,10 @@
   <div class="min-h-0 flex-1 overflow-auto">
     <div class="flex min-h-full font-mono text-[13px]/6">
       <textarea
-        bind:this={area}
         bind:value={written}
-        oninput={() => {
+        oninput={(event) => {
           keeper.typed(written);
-          lookWhere();
+          lookWhere(event);
         }}
         onselectionchange={lookWhere}
         onblur={() => keeper.flush()}
