@@ -49,6 +49,8 @@ it('restarts what hangs, with its windows, and goes to what is chosen', async ()
   await person.chord('Shift+G');
   const focused = page.locator('[data-application]:focus');
   await expect.poll(() => focused.textContent()).toMatch(/Sums\s+does not answer/);
+  await person.press('Control+r');
+  expect(await focused.textContent()).toMatch(/Sums\s+does not answer/);
   await person.press('r');
   await expect.poll(() => page.getByText('and all answer').count()).toBe(1);
   const sums = async () => {

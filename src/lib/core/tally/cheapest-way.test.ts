@@ -93,6 +93,10 @@ describe('the cheapest way', () => {
     expect(cheapestWay('x15', means(session))?.way).not.toBe('search');
   });
 
+  it('is none to a window that only opens on the way there', () => {
+    expect(way('a: a1 | b:', 'b1')).toBeNull();
+  });
+
   it('is none to what is in front', () => {
     expect(way('a: a1', 'a1')).toBeNull();
   });

@@ -10,6 +10,7 @@ import { planOf } from '../host/plan';
 import { applicationPressed, pressableAt } from '../index/pressing';
 import { pressesTo } from '../index/run';
 import type { WindowId } from '../model/ids';
+import { has } from '../model/table';
 import type { Catalogue } from '../search/catalogue';
 import { search, type Searcher } from '../search/search';
 import type { Session } from '../session/session';
@@ -54,10 +55,10 @@ export interface Means {
   readonly search: { readonly catalogue: Catalogue; readonly searcher: Searcher } | null;
 }
 
-/** The cheapest way to a window; null if it is in front already, or nothing leads there. */
+/** The cheapest way to a window; null if it is in front already, or not there yet, or nothing leads there. */
 export function cheapestWay(to: WindowId, means: Means): Route | null {
   const { session } = means;
-  if (session.front === to) return null;
+  if (session.front === to || !has(session.windows, to)) return null;
   const pressed = [...byPlaces(to, means), ...byShortcuts(to, means), ...byPuttingBack(to, means)];
   let best = cheapest(pressed);
   // Each is only looked for as far as it can cost less.

@@ -13,6 +13,7 @@ import { drive } from '../../core/desk/drive';
 import { fileCarried, takersOf, type Carried } from '../../core/carrying/carried';
 import type { Extent } from '../../core/model/geometry';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
+import { has } from '../../core/model/table';
 import { MOST_COMMANDS } from '../../core/model/limits';
 import type { Placement } from '../../core/placing/placement';
 import { neighboursOn } from '../../core/search/keyboard';
@@ -98,7 +99,8 @@ export class Desk {
   /** Now and then it has an advice. */
   readonly coach = new Coach(({ to, route }) => {
     const keys = routeCaps(route, this.session, this.keys).join(' ');
-    this.say(COACH_TEXTS.says(titleOf(windowOf(this.session, to)), keys));
+    // It may have closed since.
+    if (has(this.session.windows, to)) this.say(COACH_TEXTS.says(titleOf(windowOf(this.session, to)), keys));
   });
   /** How switches come about, for the tally. */
   readonly #watch = new SwitchWatch();

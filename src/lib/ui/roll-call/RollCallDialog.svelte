@@ -49,7 +49,8 @@
   function onkeydown(event: KeyboardEvent) {
     const id = event.target instanceof HTMLElement ? event.target.dataset.application : undefined;
     const at = present.findIndex(({ application }) => application === id);
-    if (id === undefined || at === -1) return;
+    // Control with R is the browser's own, and must end nothing.
+    if (id === undefined || at === -1 || event.ctrlKey || event.metaKey || event.altKey) return;
     const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: present.length - 1 }[event.key];
     if (to !== undefined) void focusRow((to + present.length) % present.length);
     else if (event.key === 'Delete') void end(id, false);
