@@ -87,6 +87,7 @@ export class TabBrowser {
 
   /** Asks a tab to close: what it shows may ask first. */
   async close(tab: BrowserTab): Promise<void> {
+    if (await this.do('closeBlank', tab.id)) return;
     const asked = await this.#attach(tab);
     if (asked) await this.wire.send('Page.close', {}, asked.session);
   }

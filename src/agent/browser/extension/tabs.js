@@ -43,6 +43,17 @@ globalThis.keyFold = {
 
   open: (windowId) => chrome.tabs.create({ windowId, active: true }),
 
+  /**
+   * Closes a tab that shows nothing yet, and tells whether it did. There is no page that could ask first, and what asks a page
+   * to close is lost while it comes.
+   */
+  async closeBlank(tab) {
+    const { url } = await chrome.tabs.get(tab);
+    if (url) return false;
+    await chrome.tabs.remove(tab);
+    return true;
+  },
+
   tearOff: (tabId, box) => chrome.windows.create({ tabId, focused: true, ...box }),
 
   async join(tabs, windowId, shown) {
