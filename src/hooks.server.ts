@@ -6,7 +6,7 @@ import { askingPage } from '$lib/server/access/admission';
 import { withProblem } from '$lib/server/http/framework-problem';
 import { guard, SECURITY_HEADERS } from '$lib/server/http/guard';
 import { answering, Problem } from '$lib/server/http/problem';
-import { admission, startRuntime } from '$lib/server/runtime';
+import { admission, eventStore, startRuntime } from '$lib/server/runtime';
 
 /** Connects to the database, migrates it and loads the demo before the first request. */
 export const init: ServerInit = async () => {
@@ -41,12 +41,25 @@ export const handle: Handle = async ({ event, resolve }) => {
       if (error instanceof Problem && page) redirect(303, askingPage(url.pathname));
       throw error;
     }
+    await admitToLocked(event);
     return withProblem(request, await resolve(event));
   });
   for (const [name, value] of Object.entries(SECURITY_HEADERS))
     if (!response.headers.has(name)) response.headers.set(name, value);
   return response;
 };
+
+/** What of a locked session answers: its page, which shows no more than that it is locked, and the lock itself. */
+const OF_LOCKED: ReadonlySet<string | null> = new Set([
+  '/sessions/[id=session]',
+  '/api/sessions/[id=session]/lock',
+]);
+
+/** @throws Problem `locked` */
+async function admitToLocked({ params, route }: RequestEvent): Promise<void> {
+  if (params.id === undefined || OF_LOCKED.has(route.id)) return;
+  if (await eventStore().locks.isLocked(params.id)) throw new Problem('locked', 'This session is locked.');
+}
 
 /** The sessions that a request is about: the one in its path, and those that it follows. */
 function sessionsOf({ params, url }: RequestEvent): string[] {

@@ -16,6 +16,7 @@ export class MemoryFollowedLog implements StreamedLog {
   /** What was asked for: after which event, and how much at most. */
   readonly reads: (readonly [after: number, most: number])[] = [];
   streams = 0;
+  locked = false;
 
   constructor(
     readonly session: string,
@@ -32,6 +33,10 @@ export class MemoryFollowedLog implements StreamedLog {
   async last(_session: string): Promise<number | null> {
     const last = this.reports.at(-1);
     return Promise.resolve(last ? last.first + last.events.length - 1 : 0);
+  }
+
+  isLocked(_session: string): boolean {
+    return this.locked;
   }
 
   /** Stores reports, and tells of them. */

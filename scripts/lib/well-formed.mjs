@@ -1,5 +1,5 @@
 /** Problem documents (RFC 9457) for what is not even a request. The application has the rest: see docs/api.md. */
-const METHODS = ['GET', 'HEAD', 'POST', 'DELETE', 'OPTIONS'];
+const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
 
 /**
  * @param {string} type

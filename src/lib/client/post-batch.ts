@@ -16,6 +16,8 @@ export type Outcome =
   /** It was given up by whoever sent it. */
   | { readonly type: 'given-up' }
   /** The access key was revoked, or never given. */
+  | { readonly type: 'key-needed' }
+  /** The session is locked: it will be stored once that is opened. */
   | { readonly type: 'locked' };
 
 /** Answers that pass by themselves. */
@@ -60,7 +62,8 @@ async function post(session: string, batch: string, minimal: boolean): Promise<O
   }
   if (PASSING.has(response.status))
     return { type: 'unreachable', waitMs: Number(response.headers.get('retry-after') ?? 0) * 1000 || 0 };
-  if (response.status === 401) return { type: 'locked' };
+  if (response.status === 401) return { type: 'key-needed' };
+  if (response.status === 423) return { type: 'locked' };
   const answer = parsed(body);
   if (response.ok && isReport(answer)) return { type: 'stored', report: reportFrom(answer) };
   if (response.ok && response.headers.has('preference-applied')) return { type: 'stored', report: null };

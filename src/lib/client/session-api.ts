@@ -14,6 +14,8 @@ export const picturesAddress = (session: string): string => `${sessionAddress(se
 /** What is recorded of the switches of a session: GET gives it, DELETE forgets it. */
 export const switchesAddress = (session: string, query: Readonly<Record<string, string>> = {}): string =>
   `${sessionAddress(session)}/switches?${new URLSearchParams(query).toString()}`;
+/** The lock of a session: GET tells of it, PUT locks, POST opens, PATCH changes the passphrase. */
+export const lockAddress = (session: string): string => `${sessionAddress(session)}/lock`;
 /** The session as a session document. */
 export const documentAddress = (session: string): string => `${SESSIONS}/${session}/document`;
 

@@ -60,6 +60,8 @@ export interface LinkListener {
   /** The session was deleted. */
   gone(): void;
   /** The server asks for the access key. */
+  keyNeeded(): void;
+  /** The session is locked, and nothing of it may be seen any more. */
   locked(): void;
 }
 
@@ -280,6 +282,9 @@ export class SessionLink {
         this.offline = true;
         this.#sendLater(Math.max(outcome.waitMs, this.#wait));
         return false;
+      case 'key-needed':
+        this.listener.keyNeeded();
+        return false;
       case 'locked':
         this.listener.locked();
         return false;
@@ -384,6 +389,8 @@ export class SessionLink {
         return;
       case 'gone':
         return this.listener.gone();
+      case 'locked':
+        return this.listener.locked();
       case 'afresh':
         void this.#loadAfresh();
     }
@@ -397,6 +404,7 @@ export class SessionLink {
     const response = await fetchInTime(sessionAddress(this.id)).catch(() => null);
     if (this.#closed) return;
     if (response?.status === 404) return this.listener.gone();
+    if (response?.status === 423) return this.listener.locked();
     const stored = response?.ok
       ? ((await response.json().catch(() => null)) as { session: Session; seq: number } | null)
       : null;

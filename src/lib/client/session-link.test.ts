@@ -32,6 +32,7 @@ async function linked(session: Session, manners: readonly Manner[] = ['as-wished
     late: vi.fn(),
     notKept: vi.fn(),
     gone: vi.fn(),
+    keyNeeded: vi.fn(),
     locked: vi.fn(),
   } satisfies LinkListener;
   const link = new SessionLink('s', { session, seq: 0 }, new Outbox(storage, 's'), listener);

@@ -1,7 +1,7 @@
 import { EVENTS } from '../session-api';
 import type { Report } from '../../core/protocol/report';
 import { reportFrom } from '../../core/protocol/upcast';
-import type { OpenStream } from './hub';
+import { ENDINGS, type OpenStream } from './hub';
 import type { Followed } from './messages';
 
 /** A stream of the server's news as an EventSource. The hub connects again by itself, from where its readers are. */
@@ -16,7 +16,7 @@ export const openEventSource: OpenStream = (followed, listener) => {
     source.addEventListener(session, ({ data }: MessageEvent<string>) =>
       listener.stored(session, reportFrom(JSON.parse(data) as Report)),
     );
-  for (const how of ['gone', 'afresh'] as const)
+  for (const how of ENDINGS)
     source.addEventListener(how, ({ data }: MessageEvent<string>) =>
       listener.ended((JSON.parse(data) as { session: string }).session, how),
     );

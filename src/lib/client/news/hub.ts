@@ -7,11 +7,16 @@ const MOST_IN_STREAM = 50;
 const FIRST_WAIT_MS = 250;
 const LONGEST_WAIT_MS = 4_000;
 
+/** How a stream ends what it tells of a session. */
+export const ENDINGS = ['gone', 'afresh', 'locked'] as const;
+/** One of these. */
+export type Ending = (typeof ENDINGS)[number];
+
 /** What a stream tells; a stream that failed tells nothing more. */
 export interface StreamListener {
   opened(): void;
   stored(session: string, report: Report): void;
-  ended(session: string, how: 'gone' | 'afresh'): void;
+  ended(session: string, how: Ending): void;
   failed(): void;
 }
 

@@ -20,6 +20,8 @@ export type News =
   | { readonly type: 'stored'; readonly report: Report }
   /** The session was deleted. */
   | { readonly type: 'gone' }
+  /** It was locked. */
+  | { readonly type: 'locked' }
   /** The server's log does not follow what the page knows: load the session anew. */
   | { readonly type: 'afresh' }
   /** Whether the server is heard. */

@@ -11,4 +11,4 @@ export type FromTallyWorker =
   /** `first`: when the oldest switch was, in ms; null where there is none. */
   | { readonly type: 'read'; readonly switches: number; readonly first: number | null }
   | { readonly type: 'answer'; readonly tally: Tally }
-  | { readonly type: 'failed'; readonly locked: boolean };
+  | { readonly type: 'failed'; readonly keyNeeded: boolean };

@@ -17,7 +17,7 @@ export class TallyAsker {
       if (data.type === 'answer') this.#open -= 1;
       if (data.type !== 'answer' || this.#open === 0) hear(data);
     };
-    this.#worker.onerror = () => hear({ type: 'failed', locked: false });
+    this.#worker.onerror = () => hear({ type: 'failed', keyNeeded: false });
   }
 
   /** Reads the history as it is now. */

@@ -13,13 +13,13 @@ addEventListener('message', ({ data }: MessageEvent<ToTallyWorker>) => {
   else
     void history
       .then((known) => say({ type: 'answer', tally: tallyOf(known, data.question) }))
-      .catch(() => say({ type: 'failed', locked: false }));
+      .catch(() => say({ type: 'failed', keyNeeded: false }));
 });
 
 async function read(address: string): Promise<History> {
   const response = await fetch(address).catch(() => null);
   if (!response?.ok) {
-    say({ type: 'failed', locked: response?.status === 401 });
+    say({ type: 'failed', keyNeeded: response?.status === 401 });
     return EMPTY_HISTORY;
   }
   const known = historyFromArrow(new Uint8Array(await response.arrayBuffer()));

@@ -45,6 +45,8 @@ export type DialogName =
   | 'hand-over'
   | 'tally'
   | 'roll-call'
+  | 'lock'
+  | 'passphrase'
   | 'key-sheet';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */

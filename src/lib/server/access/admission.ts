@@ -1,6 +1,6 @@
 import type { Cookies } from '@sveltejs/kit';
 import { namesLoopback, type Hosts } from '../http/hosts';
-import { Problem } from '../http/problem';
+import { Problem, slowDown } from '../http/problem';
 import type { AccessKeys } from './access-keys';
 import { Attempts } from './attempts';
 
@@ -61,12 +61,7 @@ export class Admission {
   async enter(key: string, peer: string, cookies: Cookies, secure: boolean): Promise<void> {
     const now = performance.now();
     const wait = this.#attempts.wait(peer, now);
-    if (wait > 0) {
-      const seconds = Math.ceil(wait / 1000);
-      throw new Problem('slow-down', `Wait ${seconds} s before the next attempt.`, [], {
-        'retry-after': String(seconds),
-      });
-    }
+    if (wait > 0) throw slowDown(wait);
     if (!(await this.keys.accepts(key))) {
       this.#attempts.failed(peer, now);
       throw new Problem('wrong-key', 'This is not the access key.', [

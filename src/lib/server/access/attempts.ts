@@ -12,6 +12,10 @@ interface Peer {
   readonly notBefore: number;
 }
 
+/** How long to wait after so many wrong keys, in ms. */
+export const waitAfter = (failures: number): number =>
+  failures < FREE ? 0 : Math.min(FIRST_WAIT_MS * 2 ** (failures - FREE), LONGEST_WAIT_MS);
+
 /** Slows those down who try keys, each address on its own. Times are in ms of any one clock. */
 export class Attempts {
   readonly #peers = new LRUCache<string, Peer>({ max: REMEMBERED_PEERS });
@@ -24,8 +28,7 @@ export class Attempts {
   /** Counts a wrong key of a peer; `now` in ms. */
   failed(peer: string, now: number): void {
     const failures = (this.#peers.get(peer)?.failures ?? 0) + 1;
-    const wait = failures < FREE ? 0 : Math.min(FIRST_WAIT_MS * 2 ** (failures - FREE), LONGEST_WAIT_MS);
-    this.#peers.set(peer, { failures, notBefore: now + wait });
+    this.#peers.set(peer, { failures, notBefore: now + waitAfter(failures) });
   }
 
   /** Forgets the wrong keys of a peer. */

@@ -5,6 +5,7 @@ import { accessKey } from './migrations/0003-access-key';
 import { reports } from './migrations/0004-reports';
 import { displays } from './migrations/0005-displays';
 import { switches } from './migrations/0006-switches';
+import { locks } from './migrations/0007-locks';
 import { connectPatiently } from './connect';
 import type { Schema } from './schema';
 
@@ -16,6 +17,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '0004-reports': reports,
   '0005-displays': displays,
   '0006-switches': switches,
+  '0007-locks': locks,
 };
 
 /** The database was made by a newer Key Fold than this one. */

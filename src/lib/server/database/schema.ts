@@ -64,6 +64,18 @@ export interface SwitchTable {
   goes_on: boolean;
 }
 
+/** Sessions that have a passphrase. */
+interface LockTable {
+  session_id: string;
+  /** Argon2id, with its cost and salt (the PHC string format). */
+  passphrase: string;
+  locked: boolean;
+  /** Attempts since the last right one. */
+  failures: Generated<number>;
+  /** No attempt before this. */
+  not_before: Generated<Date>;
+}
+
 /** The tables, as the newest migration leaves them. */
 export interface Schema {
   session: SessionTable;
@@ -71,4 +83,5 @@ export interface Schema {
   access_key: AccessKeyTable;
   display: DisplayTable;
   switch: SwitchTable;
+  lock: LockTable;
 }

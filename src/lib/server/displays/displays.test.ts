@@ -313,6 +313,21 @@ describe('a panel and its agent', () => {
     expect(await two.hears('hold')).toEqual(hold);
   });
 
+  it('hear each other no more once the session is locked, and again when it is open', async () => {
+    const one = (await agent()).say(hello);
+    await one.hears('welcome');
+    const page = (await panel()).say(hold);
+    await one.hears('hold');
+    await store.locks.lock(session, 'bell tide timber');
+    expect(await page.closed).toBe(1013);
+    await one.hears('no-panel');
+    const asking = { origin: 'http://here', cookie: 'key' };
+    expect(await refused(`${PANEL_ROUTE}?session=${session}`, asking)).toBe(423);
+    await store.locks.unlock(session, 'bell tide timber');
+    const two = await panel();
+    expect(two.socket.readyState).toBe(two.socket.OPEN);
+  });
+
   it('the agent hears that no page is there any more; a page that makes no sense is shown out', async () => {
     const one = (await agent()).say(hello);
     await one.hears('welcome');

@@ -129,11 +129,9 @@ export class Displays {
       for (const [name, value] of Object.entries(headers))
         if (typeof value === 'string') fetched.set(name, value);
       if (fetched.get('origin') === null || !this.mayAsk(fetched, socket.remoteAddress ?? '')) return 403;
-      return (await this.hasKey(fetched.get('cookie') ?? ''))
-        ? this.#sessions.has(session)
-          ? session
-          : 404
-        : 401;
+      if (!(await this.hasKey(fetched.get('cookie') ?? ''))) return 401;
+      if (!this.#sessions.has(session)) return 404;
+      return (await this.store.locks.isLocked(session)) ? 423 : session;
     }
     if (url.pathname !== AGENT_ROUTE) return 404;
     // Browsers say where a script comes from; no agent is a page.
@@ -187,6 +185,10 @@ export class Displays {
     if (!display) return panel.close(TRY_AGAIN, 'Not now.');
     display.panel?.close(CLOSE_CODES.replaced);
     display.panel = panel;
+    // While it is locked no key goes by: the keyboard is the programs' alone.
+    const unsubscribe = this.store.publisher.subscribe(session, (news) => {
+      if (news === 'locked') panel.close(TRY_AGAIN, 'Locked.');
+    });
     panel.on('message', (data) => {
       if (display.panel !== panel) return;
       try {
@@ -199,6 +201,7 @@ export class Displays {
     });
     panel.on('error', () => panel.terminate());
     panel.on('close', () => {
+      unsubscribe();
       if (display.panel !== panel) return;
       display.panel = null;
       display.hold = null;
@@ -265,6 +268,7 @@ const REASONS: Readonly<Record<number, string>> = {
   401: 'Unauthorized',
   403: 'Forbidden',
   404: 'Not Found',
+  423: 'Locked',
   503: 'Service Unavailable',
 };
 

@@ -34,6 +34,11 @@ export const PROBLEM_TYPES = {
     title: 'Wrong access key',
     help: 'Check the key. `npm run access-key` makes a new one and revokes the old.',
   },
+  'wrong-passphrase': {
+    status: 403,
+    title: 'Wrong passphrase',
+    help: 'Enter it again. Who owns the machine takes it away with `npm run unlock -- SESSION`.',
+  },
   'foreign-origin': {
     status: 403,
     title: 'Foreign origin',
@@ -54,6 +59,16 @@ export const PROBLEM_TYPES = {
     status: 409,
     title: 'Id used again',
     help: 'Give every batch an id of its own; send the same id only with the same commands.',
+  },
+  'passphrase-needed': {
+    status: 409,
+    title: 'Passphrase needed',
+    help: 'The first time a session is locked, send the passphrase that is to open it.',
+  },
+  'passphrase-there': {
+    status: 409,
+    title: 'Passphrase there already',
+    help: 'Lock without one; to change it, send the one before, too.',
   },
   'body-too-large': { status: 413, title: 'Body too large', help: 'The detail says how large it may be.' },
   'not-a-message': {
@@ -101,10 +116,20 @@ export const PROBLEM_TYPES = {
     title: 'Not a session document',
     help: 'errors names every field that is wrong; /session-document.schema.json describes the format.',
   },
+  'not-a-passphrase': {
+    status: 422,
+    title: 'Not a passphrase',
+    help: 'A passphrase has 8 to 1,000 characters.',
+  },
   refused: {
     status: 422,
     title: 'Refused',
     help: 'A command names something that the session does not have; errors says which.',
+  },
+  locked: {
+    status: 423,
+    title: 'Locked',
+    help: 'Send the passphrase to the session’s lock (POST).',
   },
   'slow-down': {
     status: 429,

@@ -43,6 +43,15 @@ export class Problem extends Error {
 export const busy = (detail: string, seconds = 1): Problem =>
   new Problem('busy', detail, [], { 'retry-after': String(seconds) });
 
+/** That there were too many wrong attempts: the next one is taken after `wait` ms. */
+export function slowDown(wait: number): Problem {
+  const headers = retryAfter(wait);
+  return new Problem('slow-down', `Wait ${headers['retry-after']} s before the next attempt.`, [], headers);
+}
+
+/** The header that says to wait so many ms, in whole seconds (RFC 9110). */
+export const retryAfter = (wait: number) => ({ 'retry-after': String(Math.ceil(wait / 1000)) });
+
 /** The pointer of a path of keys and indices, e.g. `#/commands/0/window`. */
 export const pointerTo = (path: readonly (string | number)[]): string => `#${path.map(pointerPart).join('')}`;
 

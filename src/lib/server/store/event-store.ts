@@ -10,6 +10,7 @@ import { LiveSession } from '../live/live-session';
 import { GroupWriter } from './group-writer';
 import { NewsOfOthers } from './news-of-others';
 import { OtherServers } from './other-servers';
+import { Locks } from '../locks/locks';
 import { Publisher } from './publisher';
 import { Lane, type Appended, type Known, type LaneStore } from './lane';
 import { digestOf, reportIn, type ReadRow } from './log-row';
@@ -29,6 +30,7 @@ export const DAYS_KEPT = 30;
 export class EventStore {
   readonly publisher = new Publisher();
   readonly others: OtherServers;
+  readonly locks: Locks;
   readonly #newsOfOthers = new NewsOfOthers(this);
   readonly #cache = new SessionCache();
   readonly #lanes = new Map<string, Lane>();
@@ -49,22 +51,34 @@ export class EventStore {
     const others = new OtherServers(database.url, {
       wrote: (session, first) => void this.#newsOfOthers.wrote(session, first),
       removed: (session) => this.#gone(session),
+      lock: (session) => void this.locks.look(session).catch(lockUnknown),
       missed: () => {
+        void this.locks.lookAtAll().catch(lockUnknown);
         for (const session of this.publisher.followed) this.publisher.tellMore(session);
       },
     });
     this.others = others;
+    this.locks = new Locks(database, {
+      locked: (session) => this.publisher.tellLocked(session),
+      written: (session) => void others.sayLock(session).catch(lockUnknown),
+    });
     this.#writer = new GroupWriter(database.write, () => (others.any ? others.id : null));
   }
 
   /** Starts to hear of what other servers on the same database write. */
   async hearOthers(): Promise<void> {
+    await this.locks.lookAtAll();
     await this.others.open();
   }
 
   /** Stops hearing of other servers. */
   async close(): Promise<void> {
     await this.others.close();
+  }
+
+  /** Whether a session is locked, as far as this server knows. */
+  isLocked(id: string): boolean {
+    return this.locks.has(id);
   }
 
   /** Stores a new session; answers false if the id is taken. */
@@ -263,3 +277,6 @@ export class EventStore {
     }
   }
 }
+
+/** Whoever asks next looks again. */
+const lockUnknown = (error: unknown): void => console.error('A lock could not be looked at:', error);

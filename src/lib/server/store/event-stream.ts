@@ -27,7 +27,7 @@ export interface Followed {
  * number of its last event, so that `Last-Event-ID` resumes without a gap and without a repetition. Messages of a
  * stream that follows several sessions are named after their session.
  *
- * Besides batches a stream says `gone` (the session was deleted) and `afresh` (its log does not follow what the
+ * Besides batches a stream says `gone` (the session was deleted), `locked` (it tells nothing more) and `afresh` (its log does not follow what the
  * reader knows: load the session anew).
  */
 export function eventStream(

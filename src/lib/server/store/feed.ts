@@ -2,9 +2,10 @@ import { lastOf, type Report } from '../../core/protocol/report';
 import type { FollowedLog } from './followed-log';
 import type { News } from './publisher';
 
-/** What a feed says: batches, that the session is gone, or that the page must load it afresh. */
+/** What a feed says: batches, that the session is gone or locked, or that the page must load it afresh. */
 export type FeedMessage =
-  { readonly type: 'stored'; readonly reports: readonly Report[] } | { readonly type: 'gone' | 'afresh' };
+  | { readonly type: 'stored'; readonly reports: readonly Report[] }
+  | { readonly type: 'gone' | 'afresh' | 'locked' };
 
 /** Batches that are read from the log at once. */
 const PAGE = 100;
@@ -53,7 +54,7 @@ export class Feed {
   }
 
   #hear(news: News): void {
-    if (news === 'gone') return this.#end({ type: 'gone' });
+    if (news === 'gone' || news === 'locked') return this.#end({ type: news });
     if (news !== 'more' && !this.#blocked && !this.#catchingUp) this.#send(goingOn(news, this.#sent));
     this.#behind ||= news === 'more' || news.some((report) => lastOf(report) > this.#sent);
     if (!this.#blocked && this.#behind) void this.#catchUp();
@@ -86,6 +87,7 @@ export class Feed {
   }
 
   async #nextPage(): Promise<void> {
+    if (this.store.isLocked(this.session)) return this.#end({ type: 'locked' });
     this.#behind = false;
     const page = await this.store.after(this.session, this.#sent, PAGE);
     if (!this.#open) return;

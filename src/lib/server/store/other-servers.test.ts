@@ -101,6 +101,7 @@ describe('the line to other servers', () => {
     const others = new OtherServers('postgres://somewhere', {
       wrote: (session, first) => heard.push([session, first]),
       removed: (session) => heard.push(session),
+      lock: (session) => heard.push(['lock', session]),
       missed: () => heard.push('missed'),
     });
     await others.open();

@@ -13,6 +13,8 @@ export interface OtherServersListener {
   wrote(session: string, first: number): void;
   /** Another server removed a session. */
   removed(session: string): void;
+  /** A session may have been locked, or opened again. */
+  lock(session: string): void;
   /** Something may have been missed: anything that is followed has to be looked at again. */
   missed(): void;
 }
@@ -70,6 +72,11 @@ export class OtherServers {
     if (this.any) await this.#say(`removed ${session}`);
   }
 
+  /** Tells the others to look at the lock of a session. */
+  async sayLock(session: string): Promise<void> {
+    if (this.any) await this.#say(`lock ${session}`);
+  }
+
   async #say(what: string): Promise<void> {
     await this.#client?.query('select pg_notify($1, $2)', [CHANNEL, `${this.id} ${what}`]);
   }
@@ -88,6 +95,8 @@ export class OtherServers {
         return;
       case 'wrote':
         return this.listener.wrote(session, Number(first));
+      case 'lock':
+        return this.listener.lock(session);
       case 'removed':
         return this.listener.removed(session);
     }

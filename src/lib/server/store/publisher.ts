@@ -3,9 +3,9 @@ import { Subscribers } from './subscribers';
 
 /**
  * What those who follow a session hear: batches that were stored, in order, that the session is gone, or that there may
- * be more than was told.
+ * be more than was told; or that it is locked, after which they hear nothing.
  */
-export type News = readonly Report[] | 'gone' | 'more';
+export type News = readonly Report[] | 'gone' | 'more' | 'locked';
 
 /** Where more than this many listen, what happens within so many ms is told at once. */
 const CROWD = 20;
@@ -49,6 +49,11 @@ export class Publisher {
   /** Something may have been missed. */
   tellMore(session: string): void {
     this.#subscribers.publish(session, 'more');
+  }
+
+  /** The session was locked. */
+  tellLocked(session: string): void {
+    this.#subscribers.publish(session, 'locked');
   }
 
   /** The session was deleted. */

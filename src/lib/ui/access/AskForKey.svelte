@@ -1,58 +1,37 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
-  import { afterNavigate } from '$app/navigation';
+  import { onMount } from 'svelte';
   import { ACCESS } from '../../client/session-api';
   import { fetchInTime } from '../../client/fetch-in-time';
+  import SecretForm from '../parts/SecretForm.svelte';
   import { ACCESS_TEXTS } from '../words/texts';
 
   /** `to`: where to go on to. */
   let { key, to }: { key: string; to: string } = $props();
 
-  let entered = $state(untrack(() => key));
-  let wrong = $state('');
-  let line: HTMLInputElement;
-
   onMount(() => {
-    if (key !== '') void enter();
+    if (key !== '') void enter(key);
   });
-  // Not before: the framework takes the focus away at the end of every navigation.
-  afterNavigate(() => line.focus());
 
-  async function enter(event?: Event) {
-    event?.preventDefault();
+  async function enter(entered: string): Promise<string | null> {
     const response = await fetchInTime(ACCESS, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ key: entered.trim() }),
     }).catch(() => null);
-    if (response?.ok) return location.assign(to);
+    if (response?.ok) {
+      location.assign(to);
+      return null;
+    }
     const problem = (await response?.json().catch(() => null)) as { detail?: string } | null | undefined;
-    wrong = problem?.detail ?? ACCESS_TEXTS.noServer;
-    line.select();
+    return problem?.detail ?? ACCESS_TEXTS.noServer;
   }
 </script>
 
-<svelte:head><title>{ACCESS_TEXTS.title} · Key Fold</title></svelte:head>
-
-<main class="creased grid h-full place-content-center">
-  <form
-    onsubmit={enter}
-    class="flex w-[480px] max-w-full flex-col gap-3 border-l-[30px] border-bar bg-paper-high p-5"
-  >
-    <h1 class="text-lg font-[650]">{ACCESS_TEXTS.title}</h1>
-    <label class="flex flex-col gap-1">
-      {ACCESS_TEXTS.label}
-      <input
-        bind:this={line}
-        bind:value={entered}
-        type="password"
-        autocomplete="current-password"
-        spellcheck="false"
-        class="border border-ink-soft bg-paper px-2 py-1 font-mono"
-      />
-    </label>
-    {#if wrong}<p role="alert" class="font-semibold">{wrong}</p>{/if}
-    <p class="text-ink-soft">{ACCESS_TEXTS.hint}</p>
-    <button class="key-shaped self-start border-line bg-paper px-2 py-0.5">{ACCESS_TEXTS.enter}</button>
-  </form>
-</main>
+<SecretForm
+  title={ACCESS_TEXTS.title}
+  label={ACCESS_TEXTS.label}
+  hint={ACCESS_TEXTS.hint}
+  done={ACCESS_TEXTS.enter}
+  secret={key}
+  {enter}
+/>

@@ -15,6 +15,8 @@
     'key-sheet': () => import('../sheet/KeySheetDialog.svelte'),
     guests: () => import('../guests/GuestsDialog.svelte'),
     'roll-call': () => import('../roll-call/RollCallDialog.svelte'),
+    lock: () => import('../lock/LockDialog.svelte'),
+    passphrase: () => import('../lock/PassphraseDialog.svelte'),
     tally: () => import('../tally/TallyDialog.svelte'),
     'hand-over': () => import('../setup/HandOverDialog.svelte'),
     'place-menu': () => import('../index/PlaceMenu.svelte'),

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import type { Session } from '../../core/session/session';
+  import { leaveLocked } from '../../client/lock';
   import { pageStorage } from '../../client/page-storage';
   import { rememberDesk } from '../../client/visited-desks';
   import { followOwnWindow } from '../../client/own-window.svelte';
@@ -26,7 +27,16 @@
 
   const CLOCK_MS = 10_000;
 
-  const desk = untrack(() => new Desk(id, stored, pageStorage(), () => location.assign(ACCESS_PAGE)));
+  const desk = untrack(
+    () => new Desk(id, stored, pageStorage(), { keyNeeded: () => location.assign(ACCESS_PAGE), locked }),
+  );
+  let covered = $state(false);
+
+  function locked() {
+    covered = true;
+    void leaveLocked(id);
+  }
+
   provideDesk(desk);
   untrack(() => desk.lessons.takeUp(id === DEMO_ID));
   let now = $state(new Date());
@@ -126,5 +136,6 @@
   <FootLine {now} />
   <DeskDialog />
   {#if panel}<Panel />{/if}
+  {#if covered}<div class="creased fixed inset-0 z-60 bg-paper"></div>{/if}
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>

@@ -38,7 +38,7 @@ import { Outbox, type OutboxStorage } from '../../client/outbox';
 import { documentAddress, framePage } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
 import { Present } from '../../client/present.svelte';
-import { SessionLink } from '../../client/session-link.svelte';
+import { SessionLink, type LinkListener } from '../../client/session-link.svelte';
 import { askForPictures } from '../../client/ask-for-pictures';
 import { DisplayPictures } from '../../client/display-pictures.svelte';
 import { SurveyLayouts } from '../../client/survey-layouts';
@@ -137,7 +137,7 @@ export class Desk {
     id: string,
     stored: { session: Session; seq: number },
     storage: OutboxStorage,
-    locked: () => void,
+    leaving: Pick<LinkListener, 'keyNeeded' | 'locked'>,
   ) {
     this.registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)]);
     this.link = new SessionLink(id, stored, new Outbox(storage, id), {
@@ -149,7 +149,7 @@ export class Desk {
       late: (unsent) => this.say(TEXTS.notStoredYet(unsent)),
       notKept: () => this.say(TEXTS.notKept, true),
       gone: () => this.say(TEXTS.gone, true),
-      locked,
+      ...leaving,
     });
     this.pages = new PageWindows(() => this.session);
     this.#sayOpening();

@@ -6,6 +6,7 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params }) => {
   try {
+    if (await eventStore().locks.isLocked(params.id)) return { id: params.id, stored: null };
     const stored = await eventStore().load(params.id);
     if (!stored) error(404, `There is no session '${params.id}'.`);
     // As a text: the framework's own notation of a large object is twice as long on the wire.

@@ -1,10 +1,15 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import LockedPage from '$lib/ui/lock/LockedPage.svelte';
   import DeskPage from '$lib/ui/desk/DeskPage.svelte';
 
   let { data } = $props();
 </script>
 
 {#key data.id}
-  <DeskPage id={data.id} stored={data.stored} panel={page.url.searchParams.has('panel')} />
+  {#if data.stored}
+    <DeskPage id={data.id} stored={data.stored} panel={page.url.searchParams.has('panel')} />
+  {:else}
+    <LockedPage session={data.id} panel={page.url.searchParams.has('panel')} />
+  {/if}
 {/key}

@@ -6,5 +6,6 @@ export const ssr = false;
 
 export const load: PageLoad = ({ data: { id, stored } }) => ({
   id,
-  stored: fromColumns(JSON.parse(stored) as Json) as unknown as { session: Session; seq: number },
+  /** Null while it is locked. */
+  stored: stored === null ? null : fromColumns(JSON.parse(stored) as Json),
 });

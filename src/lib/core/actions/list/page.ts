@@ -44,6 +44,33 @@ export const openRollCall = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'roll-call' }),
 });
 
+/** Covers everything, for every page, until the passphrase is entered. */
+export const lockDesk = action({
+  id: 'lock',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Lock this desk: nobody sees it without the passphrase',
+    short: 'lock',
+    synonyms: ['away', 'cover', 'privacy', 'passphrase', 'password'],
+  },
+  keys: [heldShift('Backspace')],
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'lock' }),
+});
+
+/** Changes what opens the lock. */
+export const changePassphrase = action({
+  id: 'passphrase',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Change the passphrase of the lock',
+    short: 'passphrase',
+    synonyms: ['password', 'unlock', 'lock'],
+  },
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'passphrase' }),
+});
+
 /** Opens the figures about one's own switching. */
 export const openTally = action({
   id: 'tally',

@@ -67,10 +67,16 @@ describe('the key sheet', () => {
     const right: Session = { ...SESSION, settings: { ...SESSION.settings, block: 'right' } };
     expect(keyOn(right, 'KeyH').plain?.short).toBe('sweep');
     const far = { ...SWEEP_ON_L, chord: { ...SWEEP_ON_L.chord, code: 'F9' } };
-    expect(
-      sheetOf({ ...SESSION, ownKeys: [far] }).others.map(({ code, plain }) => [code, plain?.own]),
-    ).toEqual([['F9', true]]);
-    expect(sheetOf(SESSION).others).toEqual([]);
+    const beyond = ({ ownKeys }: Pick<Session, 'ownKeys'>) =>
+      sheetOf({ ...SESSION, ownKeys }).others.map(({ code, plain, shifted }) => [
+        code,
+        (plain ?? shifted)?.own,
+      ]);
+    expect(beyond({ ownKeys: [far] })).toEqual([
+      ['F9', true],
+      ['Backspace', false],
+    ]);
+    expect(beyond(SESSION)).toEqual([['Backspace', false]]);
     const shortcuts = [
       {
         id: 's1',
