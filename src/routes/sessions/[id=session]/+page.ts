@@ -4,8 +4,12 @@ import type { PageLoad } from './$types';
 
 export const ssr = false;
 
+type Stored = { readonly session: Session; readonly seq: number };
+
+const storedIn = (text: string): Stored => fromColumns(JSON.parse(text) as Json) as unknown as Stored;
+
+/** The session as it is; null while it is locked. */
 export const load: PageLoad = ({ data: { id, stored } }) => ({
   id,
-  /** Null while it is locked. */
-  stored: stored === null ? null : fromColumns(JSON.parse(stored) as Json),
+  stored: stored === null ? null : storedIn(stored),
 });
