@@ -2,6 +2,7 @@
  * `npm run bench:tally`: a million switches read and analysed, in time and memory; what the page's thread does meanwhile, and
  * how soon the tally opens; the cheapest way at desks of three sizes. Times carry the machine's noise: the middle of several.
  */
+import { keysNow } from '../testing/switches';
 import { historyFromArrow } from '../src/lib/client/tally/history-from-arrow';
 import { catalogueOf } from '../src/lib/core/search/session-catalogue';
 import { cheapestWay } from '../src/lib/core/tally/cheapest-way';
@@ -36,7 +37,7 @@ const question = {
     end: Date.now() - (6 - n) * DAY_MS,
   })),
   operators: PUBLISHED,
-  bound: { placed: ['a1'], shortcuts: [] },
+  keys: keysNow({ places: ['a1'] }),
 };
 
 const bytes = await asArrow(millionSwitches());

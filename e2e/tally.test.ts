@@ -5,7 +5,14 @@ import { DEMO_ID } from '../src/lib/demo/demo-id';
 import { later, sessionOf } from '../testing/sessions';
 import { toDocument } from '../src/lib/core/formats/session-document';
 import { at } from './support/at';
-import { atSession, createSession, openPage, useBrowser, type Person } from './support/browser';
+import {
+  atSession,
+  createSession,
+  openPage,
+  storedSession,
+  useBrowser,
+  type Person,
+} from './support/browser';
 
 useBrowser();
 
@@ -57,6 +64,29 @@ it('shows the invented weeks of the demo by keys alone: figures, tables, periods
   await person.press('Escape');
   await expect.poll(() => dialog(person).count()).toBe(0);
   expect(await person.frontName()).toContain('Lock Sill');
+});
+
+it('advises which application to have at which digit, changes that once someone says so, and undoes it', async () => {
+  const person = await at(openPage(DEMO_ID));
+  const { page } = person;
+  const placeOf = async (thing: string) => (await storedSession(DEMO_ID)).session.places.indexOf(thing);
+  const before = await placeOf('berths');
+  await person.chord('Backquote');
+  await person.press('2', 'Delete', 'Escape');
+  await expect.poll(() => placeOf('berths')).toBe(-1);
+  await person.chord('Shift+M');
+  const advice = page.getByRole('region', { name: 'Which key for what' });
+  const line = advice.getByRole('listitem').filter({ hasText: 'has no place yet' });
+  await expect.poll(() => line.textContent()).toMatch(/Berths\s+2 has.*would save \d+ (seconds|minutes) a week/);
+  await advice.getByRole('button', { name: 'Put it there Berths' }).press('Enter');
+  await expect.poll(() => placeOf('berths')).toBe(before);
+  // It is reckoned anew with what keys mean now.
+  await expect.poll(() => line.count()).toBe(0);
+  await advice.getByRole('button', { name: 'Undo the last change' }).press('Enter');
+  await expect.poll(() => placeOf('berths')).toBe(-1);
+  await expect.poll(() => line.count()).toBe(1);
+  await advice.getByRole('button', { name: 'Put it there Berths' }).press('Enter');
+  await expect.poll(() => placeOf('berths')).toBe(before);
 });
 
 it('forgets what was recorded, after asking, and records nothing more once that is turned off', async () => {

@@ -1,4 +1,7 @@
 /** Switches for tests, from a few words. */
+import { DIGITS, type Places } from '../src/lib/core/slices/places/state';
+import type { Block } from '../src/lib/core/slices/settings/state';
+import type { Keys } from '../src/lib/core/tally/keys-now';
 import type { End, Switch } from '../src/lib/core/tally/recording';
 import { later } from './sessions';
 
@@ -26,3 +29,14 @@ export const switchTo = (to: string | null, seconds: number, more: Partial<Switc
 /** A path from window to window, ten seconds apart. */
 export const path = (...windows: readonly string[]): Switch[] =>
   windows.slice(1).map((to, n) => switchTo(to, 10 * (n + 1), { from: end(windows[n] ?? null) }));
+
+/** Keys that mean what is named here: applications at the digits from 1 on, and windows with a shortcut. */
+export const keysNow = ({
+  places = [],
+  shortcuts = [],
+  block = 'left',
+}: {
+  readonly places?: Places;
+  readonly shortcuts?: readonly string[];
+  readonly block?: Block;
+} = {}): Keys => ({ places: DIGITS.map((_, at) => places[at] ?? null), shortcuts, block });

@@ -1,3 +1,4 @@
+import { keysNow } from '../../../testing/switches';
 import { expect, it } from 'vitest';
 import { historyOf } from '../core/tally/history';
 import { PUBLISHED } from '../core/tally/operators';
@@ -40,7 +41,7 @@ it('has something for every figure of a week, whichever day it is', () => {
       until: now.getTime(),
       days,
       operators: PUBLISHED,
-      bound: { placed: [], shortcuts: [] },
+      keys: keysNow(),
     });
     expect(tally.habits[0]?.saves).toBeGreaterThan(0);
     expect(tally.ways.length).toBeGreaterThan(5);

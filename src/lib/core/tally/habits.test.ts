@@ -3,15 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { aroundOf } from '../../../../testing/person';
 import { runs } from '../../../../testing/runs';
 import { sessionOf } from '../../../../testing/sessions';
-import { switchTo } from '../../../../testing/switches';
+import { keysNow, switchTo } from '../../../../testing/switches';
 import { cheapestWay } from './cheapest-way';
-import { FEWEST_TIMES, fewestPresses, habitsIn, type Bound } from './habits';
+import { FEWEST_TIMES, fewestPresses, habitsIn } from './habits';
 import { historyOf } from './history';
 import { PUBLISHED } from './operators';
 import type { Switch } from './recording';
 import { switchBetween } from './recording';
 
-const NOTHING: Bound = { placed: [], shortcuts: [] };
+const NOTHING = keysNow();
 
 it('takes as few presses as the cheapest way at the desk itself, with places and without', () => {
   const desk = fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 6 });
@@ -54,7 +54,7 @@ describe('habits', () => {
   const four = 5 * 0.2 + 1.35;
 
   it('tell what a better way, and a shortcut, would save in a week', () => {
-    const [habit] = habits(often('a1', 10), { placed: ['a'], shortcuts: [] });
+    const [habit] = habits(often('a1', 10), keysNow({ places: ['a'] }));
     expect(habit).toMatchObject({ window: 'a1', way: 'step', better: 'place', perWeek: 10 });
     expect(habit?.saves).toBeCloseTo(10 * (four - 0.4), 8);
     expect(habit?.boundSaves).toBeCloseTo(10 * (four - 0.4), 8);

@@ -2,18 +2,11 @@
  * Habits that cost most: where someone goes again and again by more keys than it takes. A history knows how far away each
  * window stood; what is bound is as it is now.
  */
-import type { ApplicationId, WindowId } from '../model/ids';
+import type { WindowId } from '../model/ids';
+import type { Keys } from './keys-now';
 import { NONE, wayIndex, type History } from './history';
 import { keysSeconds, type Operators } from './operators';
 import { BY_KEYS, WAYS, type Way } from './way';
-
-/** What is bound to keys now. */
-export interface Bound {
-  /** Applications that stand at a place. */
-  readonly placed: readonly ApplicationId[];
-  /** Windows with a shortcut to them alone. */
-  readonly shortcuts: readonly WindowId[];
-}
 
 /** How far away a window stood: as in `Switch`. */
 export interface Standing {
@@ -43,12 +36,12 @@ const WEEK_MS = 7 * 24 * 3_600_000;
 export const FEWEST_TIMES = 3;
 const KEY_INDICES = new Set<number>(BY_KEYS.map(wayIndex));
 
-/** By the first press of keys that are held: itself blind, a further one after a look. */
-const secondsOf = (presses: number, operators: Operators): number =>
+/** By presses of keys that are held, in s: the first is blind, a further one comes after a look. */
+export const pressesSeconds = (presses: number, operators: Operators): number =>
   keysSeconds(operators, 1 + presses, presses > 1 ? 1 : 0);
 
 /** Steps that go round at the end. */
-const around = (at: number, count: number): number => Math.min(at, count - at);
+export const around = (at: number, count: number): number => Math.min(at, count - at);
 
 /**
  * The fewest presses to a window that stood somewhere, and the way that has them; the same as `cheapestWay` finds, of what
@@ -79,23 +72,23 @@ interface Sum {
 }
 
 /** The habits of a history that would save most a week, of what its page still knows, the dearest first. */
-export function habitsIn(history: History, bound: Bound, operators: Operators, most: number): Habit[] {
+export function habitsIn(history: History, keys: Keys, operators: Operators, most: number): Habit[] {
   const { at, ends, length, presses, row, rows, leaf, leaves, to, way } = history;
-  const [placed, shortcuts] = [new Set(bound.placed), new Set(bound.shortcuts)];
+  const [placed, shortcuts] = [new Set(keys.places), new Set(keys.shortcuts)];
   const sums = new Map<number, Sum>();
-  const own = secondsOf(1, operators);
+  const own = pressesSeconds(1, operators);
   for (let i = 0; i < length; i += 1) {
     const end = ends[to[i] ?? NONE];
     const done = presses[i] ?? NONE;
     if (!end || done < 1 || row[i] === NONE || leaf[i] === NONE || !KEY_INDICES.has(way[i] ?? NONE)) continue;
     const standing = { row: row[i] ?? 0, rows: rows[i] ?? 1, leaf: leaf[i] ?? 0, leaves: leaves[i] ?? 1 };
     const fewest = fewestPresses(standing, placed.has(end.application), shortcuts.has(end.window));
-    const cost = secondsOf(done, operators);
+    const cost = pressesSeconds(done, operators);
     const known = sums.get(to[i] ?? NONE);
     const sum = known ?? { count: 0, saves: 0, boundSaves: 0, ways: new Map(), better: new Map() };
     if (!known) sums.set(to[i] ?? NONE, sum);
     sum.count += 1;
-    sum.saves += Math.max(0, cost - secondsOf(fewest.presses, operators));
+    sum.saves += Math.max(0, cost - pressesSeconds(fewest.presses, operators));
     sum.boundSaves += Math.max(0, cost - own);
     add(sum.ways, WAYS[way[i] ?? 0] ?? 'key');
     add(sum.better, fewest.way);

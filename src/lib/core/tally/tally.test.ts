@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { later, START } from '../../../../testing/sessions';
-import { path, switchTo } from '../../../../testing/switches';
+import { keysNow, path, switchTo } from '../../../../testing/switches';
 import { EMPTY_HISTORY, historyOf } from './history';
 import { MODEL_ERROR, pointerSeconds, PUBLISHED } from './operators';
 import type { Switch } from './recording';
@@ -14,7 +14,7 @@ const QUESTION = {
   until: Infinity,
   days: [TODAY],
   operators: PUBLISHED,
-  bound: { placed: [], shortcuts: [] },
+  keys: keysNow(),
 };
 const tally = (switches: readonly Switch[], question = QUESTION) => tallyOf(historyOf(switches), question);
 

@@ -5,7 +5,9 @@
 import type { ApplicationId, WindowId } from '../model/ids';
 import { NONE, withoutPasses, wayIndex, within, type History } from './history';
 import { MODEL_ERROR, pointerSeconds, type Operators } from './operators';
-import { habitsIn, type Bound, type Habit } from './habits';
+import { adviceOf, type Advice } from './advice';
+import { habitsIn, type Habit } from './habits';
+import type { Keys } from './keys-now';
 import { positionsBehindHead } from './recent-order';
 import { powerLaw, type PowerLaw } from './practice';
 import type { End } from './recording';
@@ -91,6 +93,8 @@ export interface Tally {
   /** Switches to another application by how many steps away it stood, from one on; the last one counts all beyond, too. */
   readonly steps: { readonly counts: readonly number[]; readonly predicted: readonly number[] };
   readonly habits: readonly Habit[];
+  /** Over all of the history. */
+  readonly advice: Advice;
   readonly weeks: readonly WeekOfPractice[];
   readonly law: PowerLaw | null;
 }
@@ -103,15 +107,14 @@ export interface TallyQuestion {
   /** The days of which there is to be a band. */
   readonly days: readonly Day[];
   readonly operators: Operators;
-  /** What is bound to keys now. */
-  readonly bound: Bound;
+  readonly keys: Keys;
 }
 
 const SWITCHING_INDICES = new Set<number>(SWITCHING.map(wayIndex));
 const KEY_INDICES = new Set<number>(BY_KEYS.map(wayIndex));
 
 /** The tally of a history. Practice is looked at over all of it, everything else within what is asked for. */
-export function tallyOf(history: History, { since, until, days, operators, bound }: TallyQuestion): Tally {
+export function tallyOf(history: History, { since, until, days, operators, keys }: TallyQuestion): Tally {
   const all = withoutPasses(history);
   const asked = within(all, since, until);
   const missed = missesIn(asked);
@@ -130,7 +133,8 @@ export function tallyOf(history: History, { since, until, days, operators, bound
     bands: days.map((day) => ({ day, stays: staysOn(all, day, until) })),
     fromTo: fromTo(asked),
     steps: stepsIn(asked),
-    habits: habitsIn(asked, bound, operators, MOST_HABITS),
+    habits: habitsIn(asked, keys, operators, MOST_HABITS),
+    advice: adviceOf(all, keys, operators),
     ...practiceIn(all),
   };
 }

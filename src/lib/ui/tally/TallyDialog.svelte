@@ -12,7 +12,7 @@
   import type { WindowId } from '../../core/model/ids';
   import { PUBLISHED, type Operators } from '../../core/tally/operators';
   import { find } from '../../core/model/table';
-  import { keepsTally } from '../../core/slices/settings/state';
+  import { blockOf, keepsTally } from '../../core/slices/settings/state';
   import { titleOf } from '../../core/slices/windows/selectors';
   import type { FromTallyWorker } from '../../client/tally/messages';
   import { TallyAsker } from '../../client/tally/tally-asker';
@@ -31,6 +31,7 @@
     waysFigure,
     type Names,
   } from './figures';
+  import Advice from './Advice.svelte';
   import Habits from './Habits.svelte';
   import { loadPlotly } from './load-plotly';
   import OperatorFields from './OperatorFields.svelte';
@@ -65,11 +66,13 @@
     void theme;
     return paletteOf(applications);
   });
-  /** What is bound now, the same object as long as nothing else is. */
-  const bound = $derived.by(() => {
-    const [things, aims] = [desk.session.places, desk.session.shortcuts];
+  /** What keys mean now, the same object as long as nothing else is. */
+  const block = $derived(blockOf(desk.session.settings));
+  const keys = $derived.by(() => {
+    const [things, aims, hand] = [desk.session.places, desk.session.shortcuts, block];
     return {
-      placed: things.filter((thing) => typeof thing === 'string'),
+      places: things,
+      block: hand,
       shortcuts: aims.flatMap(({ aim }) => ('window' in aim ? [aim.window] : [])),
     };
   });
@@ -105,7 +108,7 @@
     return () => asker.stop();
   });
   $effect(() => {
-    if (first !== null) asker.ask({ ...asked, operators, bound });
+    if (first !== null) asker.ask({ ...asked, operators, keys });
   });
 
   function choose(next: Period) {
@@ -261,6 +264,7 @@
               table={missesTable(tally)}
             />
             <Habits habits={tally.habits} titleOf={windowTitle} {bind} />
+            <Advice advice={tally.advice} titleOf={windowTitle} {bind} />
             <OperatorFields {operators} {tally} change={changeOperators} published={PUBLISHED} />
           </div>
         {/if}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { path, switchTo } from '../../../../testing/switches';
+import { keysNow, path, switchTo } from '../../../../testing/switches';
 import { historyOf } from '../../core/tally/history';
 import { PUBLISHED } from '../../core/tally/operators';
 import type { Switch } from '../../core/tally/recording';
@@ -13,7 +13,7 @@ const tally = (switches: readonly Switch[]) =>
     until: Infinity,
     days: [{ start: DAY, end: DAY + 24 * 3_600_000 }],
     operators: PUBLISHED,
-    bound: { placed: [], shortcuts: [] },
+    keys: keysNow(),
   });
 const many = (times: number, took: number): Switch[] =>
   Array.from({ length: times }, (_, n) => switchTo(n % 2 ? 'a1' : 'b1', 10 * n, { took }));

@@ -1,5 +1,6 @@
 /** What the tally says: its headings, and a sentence for every figure. */
 import { timeAfter } from '../../core/tally/practice';
+import { HORIZON_WEEKS, type Policy } from '../../core/tally/advice';
 import type { Tally } from '../../core/tally/tally';
 import type { Way } from '../../core/tally/way';
 import type { Period } from '../tally/periods';
@@ -13,6 +14,8 @@ const percent = new Intl.NumberFormat('en-GB', { style: 'percent', maximumFracti
 export const countText = (count: number): string => whole.format(count);
 /** A share, as `12%`. */
 export const shareText = (share: number): string => percent.format(share);
+/** A figure, as `1.25`. */
+export const hundredthText = (value: number): string => hundredth.format(value);
 /** Seconds, as `0.8 s`. */
 export const secondsText = (seconds: number): string => `${tenth.format(seconds)} s`;
 /** A stretch of time, in minutes, or in seconds where that says more. */
@@ -115,6 +118,35 @@ export const FIGURE_SENTENCES = {
     if (!worst) return 'No window was left again within two seconds.';
     return `${times(missed, 'window')} of ${countText(switches)} ${missed === 1 ? 'was' : 'were'} left again within two seconds; oftenest after ${WAY_WORDS[worst.way].toLowerCase()} (${shareText(worst.misses / worst.count)}).`;
   },
+} as const;
+
+/** What the advice on keys says. */
+export const ADVICE_TEXTS = {
+  title: 'Which key for what',
+  none: 'No other place, and no shortcut, would save more than learning it costs.',
+  hint: `By the model, over the whole record. Learning a key costs a look the first time, and less with each (as the power 0.4 of practice has it); what does not pay within ${HORIZON_WEEKS} weeks is left out. Nothing changes before you say so.`,
+  place: (from: string | null) => (from === null ? 'has no place yet:' : `stands at ${from}:`),
+  shortcut: 'A shortcut of its own',
+  worth: ({ saves, relearning }: { readonly saves: number; readonly relearning: number }) => {
+    const weeks = Math.ceil(relearning / saves);
+    const within = weeks <= 1 ? 'the first week' : `${weeks} weeks`;
+    return `would save ${minutesText(saves)} a week more than what is bound now; learning it costs about ${minutesText(relearning)}, made good within ${within}.`;
+  },
+  put: 'Put it there',
+  bind: 'Bind',
+  stands: (name: string, digit: string) => `${name} stands at ${digit}.`,
+  undo: 'Undo the last change',
+  undone: 'The places are as they were.',
+  policiesOf: (switches: number) =>
+    `The same ${times(switches, 'switch', 'switches')} to another application, by other orders: in the mean, by the model.`,
+  columns: ['Order', 'Keys', 'Time'],
+  policies: {
+    recency: 'Recent use alone',
+    frequency: 'A fixed list, the oftenest used first',
+    places: 'The ten best places, always; else recent use',
+    mixed: 'The ten best places or recent use, whichever is sooner',
+    now: 'Your places or recent use, whichever is sooner',
+  } satisfies Record<Policy, string>,
 } as const;
 
 /** Everything else that the tally says. */
