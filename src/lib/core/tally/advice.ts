@@ -25,7 +25,9 @@ const MOST_LOOKED_AT = 40;
 const WEEK_MS = 7 * 24 * 3_600_000;
 
 /** How the same switches would have been reached. */
-export type Policy = 'recency' | 'frequency' | 'places' | 'mixed' | 'now';
+const POLICIES = ['recency', 'frequency', 'places', 'mixed', 'now'] as const;
+/** One of these. */
+export type Policy = (typeof POLICIES)[number];
 
 /** What a switch to another application costs by some order, in the mean. */
 export interface PolicyCost {
@@ -67,8 +69,13 @@ export interface Advice {
   readonly shortcuts: readonly ShortcutAdvice[];
 }
 
-/** Switches to one application, or window, by how far away it was: how many steps, how many of its windows on from there. */
-type Distances = Map<string, { readonly steps: number; readonly leaves: number; count: number }>;
+/** So many switches to one application, or window, that was so many steps away, and on from there so many of its windows. */
+interface Distance {
+  readonly steps: number;
+  readonly leaves: number;
+  readonly count: number;
+}
+type Distances = readonly Distance[];
 
 const SWITCHING_INDICES = new Set<number>(SWITCHING.map(wayIndex));
 
@@ -95,43 +102,48 @@ interface Read {
   >;
 }
 
-/** The index of each switch to another application of which it is known how far away that was. */
-function* switchesOf({ length, row, leaf, way, to, ends }: History) {
-  for (let i = 0; i < length; i += 1) {
-    const end = ends[to[i] ?? NONE];
-    if (end && (row[i] ?? NONE) > 0 && leaf[i] !== NONE && SWITCHING_INDICES.has(way[i] ?? NONE))
-      yield { i, end };
-  }
-}
+/** Steps, and windows on from there, that are told apart: nobody goes farther by keys. */
+const FARTHEST = 64;
 
-const stepsAt = ({ row, rows, leaf, leaves }: History, i: number) => ({
-  steps: around(row[i] ?? 0, rows[i] ?? 1),
-  leaves: around(leaf[i] ?? 0, leaves[i] ?? 1),
-});
+const isCounted = ({ to, row, leaf, way }: History, i: number): boolean =>
+  to[i] !== NONE && (row[i] ?? NONE) > 0 && leaf[i] !== NONE && SWITCHING_INDICES.has(way[i] ?? NONE);
 
+/** Counts switches to other applications of which it is known how far away they were: a number a switch, no object. */
 function distancesIn(history: History): Read {
-  const applications = new Map<ApplicationId, Distances>();
-  const windows = new Map<WindowId, { application: ApplicationId; distances: Distances }>();
+  const { length, row, rows, leaf, leaves, to, ends } = history;
+  const distances = new Map<number, number>();
   let count = 0;
-  for (const { i, end } of switchesOf(history)) {
-    const { steps, leaves } = stepsAt(history, i);
-    const ofWindow = windows.get(end.window) ?? { application: end.application, distances: new Map() };
-    windows.set(end.window, ofWindow);
-    const ofApplication = applications.get(end.application) ?? new Map();
-    applications.set(end.application, ofApplication);
-    for (const distances of [ofWindow.distances, ofApplication]) {
-      const name = `${steps} ${leaves}`;
-      const known = distances.get(name);
-      if (known) known.count += 1;
-      else distances.set(name, { steps, leaves, count: 1 });
-    }
+  for (let i = 0; i < length; i += 1) {
+    const end = to[i] ?? NONE;
+    if (!isCounted(history, i)) continue;
+    const steps = Math.min(around(row[i] ?? 0, rows[i] ?? 1), FARTHEST - 1);
+    const on = Math.min(around(leaf[i] ?? 0, leaves[i] ?? 1), FARTHEST - 1);
+    const key = (end * FARTHEST + steps) * FARTHEST + on;
+    distances.set(key, (distances.get(key) ?? 0) + 1);
     count += 1;
   }
-  return { count, applications, windows };
+  const ofWindows = new Map<WindowId, { application: ApplicationId; distances: Distance[] }>();
+  const ofApplications = new Map<ApplicationId, Distance[]>();
+  for (const [key, times] of distances) {
+    const end = ends[Math.floor(key / FARTHEST ** 2)];
+    if (!end) continue;
+    const steps = Math.floor(key / FARTHEST) % FARTHEST;
+    const distance: Distance = { steps, leaves: key % FARTHEST, count: times };
+    const ofWindow = ofWindows.get(end.window) ?? { application: end.application, distances: [] };
+    ofWindow.distances.push(distance);
+    ofWindows.set(end.window, ofWindow);
+    const ofApplication = ofApplications.get(end.application) ?? [];
+    ofApplication.push(distance);
+    ofApplications.set(end.application, ofApplication);
+  }
+  return {
+    count,
+    applications: ofApplications,
+    windows: ofWindows,
+  };
 }
 
-const usesOf = (distances: Distances): number =>
-  [...distances.values()].reduce((sum, { count }) => sum + count, 0);
+const usesOf = (distances: Distances): number => distances.reduce((sum, { count }) => sum + count, 0);
 
 /** What each application would save at each digit over a whole history, in s. */
 type Savings = (application: ApplicationId, digit: Digit) => number;
@@ -141,7 +153,7 @@ function savings(applications: Read['applications'], block: Block, operators: Op
   for (const [application, distances] of applications)
     for (const digit of DIGITS) {
       let sum = 0;
-      for (const { steps, leaves, count } of distances.values()) {
+      for (const { steps, leaves, count } of distances) {
         const atPlace = pressesSeconds(1 + leaves, operators) + extraReach(digit, block);
         sum += count * Math.max(0, pressesSeconds(steps + leaves, operators) - atPlace);
       }
@@ -230,7 +242,7 @@ function shortcutAdvice(
     .map(([window, { application, distances }]): ShortcutAdvice => {
       const digit = DIGITS[places.indexOf(application)];
       let saved = 0;
-      for (const { steps, leaves, count } of distances.values()) {
+      for (const { steps, leaves, count } of distances) {
         const stepping = pressesSeconds(steps + leaves, operators);
         const atPlace = digit ? pressesSeconds(1 + leaves, operators) + extraReach(digit, block) : Infinity;
         saved += count * Math.max(0, Math.min(stepping, atPlace) - own);
@@ -247,52 +259,56 @@ function shortcutAdvice(
 const netOf = ({ saves, relearning }: Worth): number => saves * HORIZON_WEEKS - relearning;
 const pays = (change: Worth): boolean => netOf(change) > 0;
 
-/** What the switches of a history would have cost by each order. */
+/** How many switches take so many presses in a list that never changes, the oftenest used first; what is in front is passed over. */
+function fixedList(history: History, applications: Read['applications']): number[] {
+  const { length, from, to, leaf, leaves, ends } = history;
+  const often = [...applications].sort(([, a], [, b]) => usesOf(b) - usesOf(a));
+  const ranks = new Map(often.map(([application], rank) => [application, rank]));
+  const rankOf = Float64Array.from(ends, ({ application }) => ranks.get(application) ?? Infinity);
+  const counts: number[] = [];
+  for (let i = 0; i < length; i += 1) {
+    if (!isCounted(history, i)) continue;
+    const rank = rankOf[to[i] ?? NONE] ?? 0;
+    const front = rankOf[from[i] ?? NONE] ?? Infinity;
+    const presses = rank + (front < rank ? 0 : 1) + around(leaf[i] ?? 0, leaves[i] ?? 1);
+    counts[presses] = (counts[presses] ?? 0) + 1;
+  }
+  return counts;
+}
+
+/** What the same switches would have cost by each order. */
 function policiesOver(
   history: History,
   { count, applications }: Read,
   { keys, best, operators }: { readonly keys: Keys; readonly best: Places; readonly operators: Operators },
 ): PolicyCost[] {
-  const often = [...applications]
-    .sort(([, a], [, b]) => usesOf(b) - usesOf(a))
-    .map(([application]) => application);
-  const rankOf = new Map(often.map((application, rank) => [application, rank]));
   const sums = new Map<Policy, { presses: number; seconds: number }>();
-  const add = (policy: Policy, presses: number, extra: number) => {
+  const add = (policy: Policy, times: number, presses: number, extra = 0) => {
     const sum = sums.get(policy) ?? { presses: 0, seconds: 0 };
     sums.set(policy, sum);
-    sum.presses += presses;
-    sum.seconds += pressesSeconds(presses, operators) + extra;
+    sum.presses += times * presses;
+    sum.seconds += times * (pressesSeconds(presses, operators) + extra);
   };
-  const placed = (places: Places) => {
-    const digits = new Map(DIGITS.map((digit, at) => [places[at], digit]));
-    return (application: ApplicationId) => digits.get(application);
-  };
-  const [ideal, now] = [placed(best), placed(keys.places)];
-  const reach = new Map(DIGITS.map((digit) => [digit, extraReach(digit, keys.block)]));
-  for (const { i, end } of switchesOf(history)) {
-    const { steps, leaves } = stepsAt(history, i);
-    const stepping = steps + leaves;
-    add('recency', stepping, 0);
-    const rank = rankOf.get(end.application) ?? 0;
-    const front = rankOf.get(history.ends[history.from[i] ?? NONE]?.application ?? '') ?? Infinity;
-    // A list that never changes, in which the one in front is passed over.
-    add('frequency', rank + (front < rank ? 0 : 1) + leaves, 0);
-    const byPlace = (policy: Policy, digit: Digit | undefined, always: boolean) => {
-      const extra = digit === undefined ? 0 : (reach.get(digit) ?? 0);
-      const sooner =
-        digit !== undefined &&
-        (always || pressesSeconds(1 + leaves, operators) + extra < pressesSeconds(stepping, operators));
-      if (sooner) add(policy, 1 + leaves, extra);
-      else add(policy, stepping, 0);
-    };
-    byPlace('places', ideal(end.application), true);
-    byPlace('mixed', ideal(end.application), false);
-    byPlace('now', now(end.application), false);
-  }
-  return [...sums].map(([policy, sum]) => ({
-    policy,
-    presses: sum.presses / count,
-    seconds: sum.seconds / count,
-  }));
+  const orders: readonly { readonly policy: Policy; readonly places: Places; readonly always: boolean }[] = [
+    { policy: 'recency', places: [], always: false },
+    { policy: 'places', places: best, always: true },
+    { policy: 'mixed', places: best, always: false },
+    { policy: 'now', places: keys.places, always: false },
+  ];
+  for (const { policy, places, always } of orders)
+    for (const [application, distances] of applications) {
+      const digit = DIGITS[places.indexOf(application)];
+      const extra = digit === undefined ? 0 : extraReach(digit, keys.block);
+      for (const { steps, leaves, count: times } of distances) {
+        const stepping = steps + leaves;
+        const sooner = pressesSeconds(1 + leaves, operators) + extra < pressesSeconds(stepping, operators);
+        if (digit !== undefined && (always || sooner)) add(policy, times, 1 + leaves, extra);
+        else add(policy, times, stepping);
+      }
+    }
+  fixedList(history, applications).forEach((times, presses) => add('frequency', times, presses));
+  return POLICIES.map((policy) => {
+    const { presses, seconds } = sums.get(policy) ?? { presses: 0, seconds: 0 };
+    return { policy, presses: presses / count, seconds: seconds / count };
+  });
 }
