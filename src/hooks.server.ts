@@ -52,6 +52,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 /** What of a locked session answers: its page, which shows no more than that it is locked, and the lock itself. */
 const OF_LOCKED: ReadonlySet<string | null> = new Set([
   '/sessions/[id=session]',
+  '/sessions/[id=session]/drill',
   '/api/sessions/[id=session]/lock',
 ]);
 

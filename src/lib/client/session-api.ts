@@ -36,6 +36,9 @@ export const HOME_PAGE = '/';
 export const ACCESS_PAGE = '/access';
 /** A session's page. */
 export const sessionPage = (session: string): string => `/sessions/${session}`;
+/** Where to practise; with a skill to begin with. */
+export const drillPage = (session: string, skill: string | null = null): string =>
+  `${sessionPage(session)}/drill${skill === null ? '' : `?skill=${skill}`}`;
 /** The document that holds the frame of a web page. */
 export const framePage = (session: string, document: string): string =>
   `${sessionPage(session)}/pages/${document}`;

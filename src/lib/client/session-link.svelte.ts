@@ -16,6 +16,7 @@ import type { SwitchFacts } from '../core/tally/way';
 import type { Report } from '../core/protocol/report';
 import type { Outcome } from '../core/desk/messages';
 import type { Session, SessionEvent } from '../core/session/session';
+import type { DeskLink } from './desk-link';
 import { fetchInTime } from './fetch-in-time';
 import { newId } from './ids';
 import { Present } from './present.svelte';
@@ -69,7 +70,7 @@ export interface LinkListener {
  * The page's link to its session on the server. What the person does takes effect at once, is kept in the outbox,
  * and is sent in order, one batch at a time, for as long as it takes.
  */
-export class SessionLink {
+export class SessionLink implements DeskLink {
   readonly #replica: Present<Replica>;
   /** True while the server cannot be reached. */
   offline = $state(false);

@@ -16,6 +16,8 @@ export type PageRequest =
   | { readonly type: 'export' }
   /** Takes up the first minutes, or leaves them. */
   | { readonly type: 'first-minutes' }
+  /** Goes to where keys are practised. */
+  | { readonly type: 'drill' }
   /** Listens to the coach, or no more. */
   | { readonly type: 'coach' }
   /** The keys go to the foot line, or back to the front window. */

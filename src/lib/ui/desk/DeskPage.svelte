@@ -2,6 +2,8 @@
   import { onMount, untrack } from 'svelte';
   import type { Session } from '../../core/session/session';
   import { leaveLocked } from '../../client/lock';
+  import { Outbox } from '../../client/outbox';
+  import { SessionLink } from '../../client/session-link.svelte';
   import { pageStorage } from '../../client/page-storage';
   import { rememberDesk } from '../../client/visited-desks';
   import { followOwnWindow } from '../../client/own-window.svelte';
@@ -27,8 +29,12 @@
 
   const CLOCK_MS = 10_000;
 
+  const leaving = { keyNeeded: () => location.assign(ACCESS_PAGE), locked };
   const desk = untrack(
-    () => new Desk(id, stored, pageStorage(), { keyNeeded: () => location.assign(ACCESS_PAGE), locked }),
+    () =>
+      new Desk(
+        (listener) => new SessionLink(id, stored, new Outbox(pageStorage(), id), { ...listener, ...leaving }),
+      ),
   );
   let covered = $state(false);
 

@@ -1,6 +1,7 @@
+import { goto } from '$app/navigation';
 import { createContext, untrack } from 'svelte';
 import { ACTIONS } from '../../core/actions/actions';
-import type { Invocation, Moment, PageRequest } from '../../core/actions/action';
+import type { Action, Invocation, Moment, PageRequest } from '../../core/actions/action';
 import { programActions } from '../../core/actions/list/programs';
 import { Registry } from '../../core/actions/registry';
 import type { Target } from '../../core/actions/target';
@@ -34,11 +35,11 @@ import { manifestOf, MANIFESTS } from '../../stand-ins/manifests';
 import { arrivedKey } from '../../client/arrived-key';
 import { download, downloadJson } from '../../client/download';
 import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
-import { Outbox, type OutboxStorage } from '../../client/outbox';
-import { documentAddress, framePage } from '../../client/session-api';
+import type { DeskLink } from '../../client/desk-link';
+import { documentAddress, drillPage, framePage } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
 import { Present } from '../../client/present.svelte';
-import { SessionLink, type LinkListener } from '../../client/session-link.svelte';
+import type { LinkListener } from '../../client/session-link.svelte';
 import { askForPictures } from '../../client/ask-for-pictures';
 import { DisplayPictures } from '../../client/display-pictures.svelte';
 import { SurveyLayouts } from '../../client/survey-layouts';
@@ -74,7 +75,7 @@ const now = (): string => new Date().toISOString();
  * decided in `core/desk`; here are the clock, the timers, the link to the server and what is announced.
  */
 export class Desk {
-  readonly link: SessionLink;
+  readonly link: DeskLink;
   readonly registry: Registry;
   readonly lessons = new LessonProgress();
   /** The browser windows of page applications. */
@@ -133,14 +134,16 @@ export class Desk {
   readonly highlighted = $derived(this.state.switcher && deskTarget(this.state, this.session));
   readonly putAway = $derived(newestPutAway(this.session));
 
+  /**
+   * @param link makes the link to what the desk works on
+   * @param offered which of all actions there are at this desk
+   */
   constructor(
-    id: string,
-    stored: { session: Session; seq: number },
-    storage: OutboxStorage,
-    leaving: Pick<LinkListener, 'keyNeeded' | 'locked'>,
+    link: (listener: Omit<LinkListener, 'keyNeeded' | 'locked'>) => DeskLink,
+    offered: (action: Action) => boolean = () => true,
   ) {
-    this.registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)]);
-    this.link = new SessionLink(id, stored, new Outbox(storage, id), {
+    this.registry = new Registry([...ACTIONS, ...programActions(MANIFESTS)].filter(offered));
+    this.link = link({
       changed: () => this.#changed(),
       happened: (before, events) => this.#drive({ type: 'happened', before, events }),
       unanswered: () => this.say(TEXTS.unanswered, true),
@@ -149,7 +152,6 @@ export class Desk {
       late: (unsent) => this.say(TEXTS.notStoredYet(unsent)),
       notKept: () => this.say(TEXTS.notKept, true),
       gone: () => this.say(TEXTS.gone, true),
-      ...leaving,
     });
     this.pages = new PageWindows(() => this.session);
     this.#sayOpening();
@@ -511,6 +513,8 @@ export class Desk {
         return this.say(
           this.lessons.on ? LESSON_TEXTS.title : LESSON_TEXTS.left(this.chord('first-minutes')),
         );
+      case 'drill':
+        return void goto(drillPage(this.link.id));
       case 'coach':
         this.coach.turn(!this.coach.on);
         return this.say(this.coach.on ? COACH_TEXTS.on : COACH_TEXTS.off, true);

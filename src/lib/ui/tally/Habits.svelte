@@ -1,4 +1,8 @@
 <script lang="ts">
+  import { drillPage } from '../../client/session-api';
+  import { skillFor } from '../../core/drill/skills';
+  import { digitOf } from '../../core/slices/places/selectors';
+  import { windowOf } from '../../core/slices/windows/selectors';
   import { has } from '../../core/model/table';
   import type { WindowId } from '../../core/model/ids';
   import type { Habit } from '../../core/tally/habits';
@@ -15,6 +19,7 @@
 
   const desk = deskHere();
   const TEXTS = TALLY_TEXTS.habits;
+  const placeOf = (window: WindowId) => digitOf(desk.session, windowOf(desk.session, window).application);
   /** Less than this, in s a week, is not worth a word. */
   const WORTH_SAYING = 0.5;
 </script>
@@ -34,6 +39,12 @@
           {TEXTS.bound(habit.boundSaves)}
         </span>
         {#if has(desk.session.windows, habit.window)}
+          {@const skill = skillFor(habit.better, placeOf(habit.window))}
+          {#if skill}
+            <a class="border border-ink bg-paper-high px-2 py-0.5" href={drillPage(desk.link.id, skill)}
+              >{TEXTS.practise}<span class="sr-only"> {titleOf(habit.window)}</span></a
+            >
+          {/if}
           <button
             type="button"
             class="border border-ink bg-paper-high px-2 py-0.5"

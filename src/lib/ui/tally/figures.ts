@@ -1,6 +1,7 @@
 /** The figures of the tally as Plotly draws them: what is drawn where, and nothing that is decided. */
 import type { Data, Layout, PlotData } from 'plotly.js-basic-dist-min';
-import { timeAfter } from '../../core/tally/practice';
+import type { PastRound } from '../../core/drill/record';
+import { timeAfter, type PowerLaw } from '../../core/tally/practice';
 import type { Tally } from '../../core/tally/tally';
 import { TALLY_TEXTS, WAY_WORDS } from '../words/tally-texts';
 
@@ -171,34 +172,50 @@ export function fromToFigure(
   };
 }
 
-/** Time per switch: a point a week, and the fitted law. */
+/** Times as dots, and the law of practice through them. */
+function practised(
+  x: readonly (string | number)[],
+  times: readonly (number | null)[],
+  law: readonly number[] | null,
+  palette: Palette,
+): Data[] {
+  const dots: Data = {
+    type: 'scatter',
+    mode: 'markers',
+    x: [...x],
+    y: [...times],
+    marker: { color: palette.tide, size: 10 },
+    hovertemplate: '%{y:.2f} s<extra></extra>',
+  };
+  if (!law) return [dots];
+  const line = { color: palette.ink, width: 2, shape: 'spline' } as const;
+  return [{ type: 'scatter', mode: 'lines', x: [...x], y: [...law], line, hoverinfo: 'skip' }, dots];
+}
+
+/** The time of a switch week by week, and the law of practice through it. */
 export function practiceFigure({ weeks, law }: Tally, palette: Palette): Figure {
   const x = weeks.map(({ start }) => dayText(start));
-  const curve: Data[] = law
-    ? [
-        {
-          type: 'scatter',
-          mode: 'lines',
-          x,
-          y: weeks.map(({ n }) => timeAfter(law, n)),
-          line: { color: palette.ink, width: 2, shape: 'spline' },
-          hoverinfo: 'skip',
-        },
-      ]
-    : [];
+  const times = weeks.map(({ median }) => median);
+  const curve = law && weeks.map(({ n }) => timeAfter(law, n));
   return {
-    data: [
-      ...curve,
-      {
-        type: 'scatter',
-        mode: 'markers',
-        x,
-        y: weeks.map(({ median }) => median),
-        marker: { color: palette.tide, size: 10 },
-        hovertemplate: '%{y:.2f} s<extra></extra>',
-      },
-    ],
+    data: practised(x, times, curve, palette),
     layout: { xaxis: { type: 'category' }, yaxis: { rangemode: 'tozero', ticksuffix: ' s ' } },
+  };
+}
+
+/** Rounds between two marks of the axis, if there are about as many marks. */
+const MARKS = 12;
+
+/** The time per task of each round of the drill, and the law through them. */
+export function roundsFigure(rounds: readonly PastRound[], law: PowerLaw | null, palette: Palette): Figure {
+  const x = rounds.map((_, nth) => nth + 1);
+  const times = rounds.map(({ median }) => median);
+  return {
+    data: practised(x, times, law && x.map((n) => timeAfter(law, n)), palette),
+    layout: {
+      xaxis: { dtick: Math.ceil(rounds.length / MARKS) },
+      yaxis: { rangemode: 'tozero', ticksuffix: ' s ' },
+    },
   };
 }
 

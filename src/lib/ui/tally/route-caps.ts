@@ -6,7 +6,7 @@ import type { Route, Stroke } from '../../core/tally/cheapest-way';
 import { chordCaps, keyName } from '../parts/key-names';
 
 /** The caps of the keys of a way, in the order in which they go down. */
-export function routeCaps({ strokes }: Route, session: Session, keys: KeyMap): string[] {
+export function routeCaps({ strokes }: Pick<Route, 'strokes'>, session: Session, keys: KeyMap): string[] {
   const hold = holdKeyOf(session.settings);
   const [first] = strokes;
   const own =

@@ -222,6 +222,7 @@ export const TALLY_TEXTS = {
     better: (way: Way, seconds: number) =>
       `${BETTER_WORDS[way] ?? WAY_WORDS[way]} would save ${minutesText(seconds)}.`,
     bound: (seconds: number) => `A shortcut of its own would save ${minutesText(seconds)}.`,
+    practise: 'Practise',
     bind: 'Bind',
     gone: 'closed by now',
   },

@@ -94,6 +94,20 @@ export const openTally = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'tally' }),
 });
 
+/** Goes to the practice desk. */
+export const openDrill = action({
+  id: 'drill',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Drill: practise the keys for a minute',
+    short: 'drill',
+    synonyms: ['practice', 'exercise', 'train', 'learn keys', 'game'],
+  },
+  keys: [heldShift('Slash')],
+  offer: () => asksPage({ type: 'drill' }),
+});
+
 /** Has the coach say now and then which keys would have done, or no more. */
 export const turnCoach = action({
   id: 'coach',

@@ -1,0 +1,1 @@
+export { load, ssr } from '../+page';
