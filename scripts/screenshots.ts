@@ -59,42 +59,12 @@ function colleague(): string {
   });
 }
 
-/** The demo with sixty more windows of one application, in front, whose titles begin alike. */
-function sixtyPlans(): SessionDocument {
-  const desk = demo();
-  const model = desk.windows.find(({ application }) => application === 'cabinet');
-  if (!model) throw new Error('The demo has no cabinet.');
-  const plans = Array.from({ length: 60 }, (_, n) => ({
-    ...model,
-    id: `w-plan-${n}`,
-    minimised: n % 7 === 5,
-    geometry: { x: 120 + n * 8, y: 40 + n * 6, width: 520, height: 240 },
-    tabs: [{ id: 't-plan', title: `Berth plan, harbour year 2026, week ${n + 1}`, document: 'plans-2026' }],
-    activeTab: 't-plan',
-  }));
-  const ids = plans.map(({ id }) => id);
-  const { applications, windows } = desk.recent;
-  const at = MOMENT.toISOString();
-  const uses = ids.map((id) => ({ id, at }));
-  return {
-    ...desk,
-    windows: [...desk.windows, ...plans],
-    recent: {
-      applications: [{ id: 'cabinet', at }, ...applications.filter(({ id }) => id !== 'cabinet')],
-      windows: [...uses, ...windows],
-    },
-    stacking: [...desk.stacking, ...ids.toReversed()],
-    front: ids[0] ?? null,
-  };
-}
-
 const VIEWS: Readonly<Record<string, View>> = {
   surface: { open: async () => undefined },
   switcher: { open: (person) => person.hold('S', 'S') },
   'switcher-night': { desk: byNight, open: (person) => person.hold('S', 'S') },
   survey: { open: (person) => person.chord('W').then(() => person.press('ArrowRight')) },
   'put-away-while-holding': { open: (person) => person.hold('S', 'X', 'S', 'Z', 'S', 'C', 'V') },
-  'many-windows': { desk: sixtyPlans, open: (person) => person.hold('F', 'D', 'D') },
   search: {
     open: async (person) => {
       await person.chord('Q');
@@ -172,6 +142,15 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.chord('Shift+M');
       const drawn = person.page.locator('[data-drawn=true]');
       while ((await drawn.count()) < 6) await person.page.clock.runFor(100);
+    },
+  },
+  drill: {
+    open: async (person) => {
+      await person.chord('Shift+Slash');
+      await person.page.getByRole('button', { name: 'Begin a round' }).press('Enter');
+      await person.chord('S');
+      // Long enough to be told the keys.
+      await person.page.clock.runFor(9_000);
     },
   },
   workspaces: { open: (person) => person.chord('I').then(() => person.chord('P')) },

@@ -41,7 +41,7 @@ function doIt(person: Person, { strokes }: Task): void {
   person.letGo();
 }
 
-const laid = (task: Task | null, used: Session, base: Session) => new Person(deskFor(base, used, task, AT));
+const laid = (task: Task | null, used: Session, base: Session) => new Person(deskFor(base, used, task));
 
 describe('every task', () => {
   it.each([true, false])(
@@ -52,7 +52,7 @@ describe('every task', () => {
       const choose = byLot(7);
       for (let turn = 0; turn < 12; turn += 1)
         for (const skill of SKILLS) {
-          const task = taskFor(skill, deskFor(base, used, null, AT), choose);
+          const task = taskFor(skill, deskFor(base, used, null), choose);
           if (!task) continue;
           const person = laid(task, used, base);
           expect(isDone(task, person.session)).toBe(false);
@@ -103,14 +103,14 @@ describe('the practice desk', () => {
   it('is as it was for the next task, in the order in which it was used; what has to hang hangs', () => {
     const base = practice();
     const person = new Person(base).flip().act('sweep').letGo();
-    const after = deskFor(base, person.session, null, AT);
+    const after = deskFor(base, person.session, null);
     expect(after.recent.windows.map(({ id }) => id)).toEqual(
       person.session.recent.windows.map(({ id }) => id),
     );
     expect(after.windows.every(({ minimised }) => !minimised)).toBe(true);
     expect(after.front).toBe(person.session.recent.windows[0]?.id);
     const task = taskFor('end-hung', after, first);
-    const hung = deskFor(base, person.session, task, AT).applications.filter(({ answering }) => !answering);
+    const hung = deskFor(base, person.session, task).applications.filter(({ answering }) => !answering);
     expect(hung.map(({ id }) => id)).toEqual([task?.kind === 'end' ? task.application : '']);
     expect(problemsOf(after)).toEqual([]);
   });
@@ -226,6 +226,20 @@ describe('a round', () => {
       });
       expect(withRound(record, round, true).skills.flip).toEqual({ tries: 4, missed: 2, times: [2, 2] });
       expect(withRound(record, begun(), true)).toBe(record);
+    });
+
+    it('leaves what another page has practised meanwhile', () => {
+      const [flip, search] = [
+        done(begun(), 900).schedules.flip,
+        done(begun({}, 'search'), 900).schedules.search,
+      ];
+      const round = { ...tries(['search', 'good', 4]), schedules: { search } };
+      const record = withRound(
+        { ...NO_RECORD, schedules: { flip } },
+        { ...round, schedules: { ...round.schedules, flip: search } },
+        true,
+      );
+      expect(record.schedules).toEqual({ flip, search });
     });
 
     it('is one of so many at most, on a curve', () => {

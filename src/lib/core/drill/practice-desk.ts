@@ -28,10 +28,11 @@ export function practiceDesk(desk: Session, { settings, ownKeys }: OwnKeys, hold
 }
 
 /** The desk for a task: as it was at first, but for the order of recent use, and with what the task is about as it has to be. */
-export function deskFor(desk: Session, used: Session, task: Task | null, at: string): Session {
+export function deskFor(desk: Session, used: Session, task: Task | null): Session {
   let session = desk;
-  for (const { id } of used.recent.windows.toReversed())
-    if (isSeen(desk, id)) session = reduce(session, { type: 'window-fronted', window: id, at });
+  for (const { id, at } of used.recent.windows.toReversed())
+    if (at !== null && isSeen(desk, id))
+      session = reduce(session, { type: 'window-fronted', window: id, at });
   if (task?.kind !== 'end') return session;
   return {
     ...session,

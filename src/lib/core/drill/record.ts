@@ -62,16 +62,20 @@ export function withRound(
     median: median(clean.map(({ seconds }) => seconds)),
   };
   const skills = { ...record.skills };
+  // Another page may have practised others meanwhile.
+  const known = { ...record.schedules };
   for (const { skill, outcome, seconds } of tries) {
     const before = skills[skill] ?? { tries: 0, missed: 0, times: [] };
     const missed = outcome === 'missed';
+    const schedule = schedules[skill];
+    if (schedule) known[skill] = schedule;
     skills[skill] = {
       tries: before.tries + 1,
       missed: before.missed + Number(missed),
       times: missed ? before.times : [...before.times, seconds].slice(-MOST_TIMES),
     };
   }
-  return { rounds: [...record.rounds, past].slice(-MOST_ROUNDS), skills, schedules };
+  return { rounds: [...record.rounds, past].slice(-MOST_ROUNDS), skills, schedules: known };
 }
 
 /** The power law of practice over all rounds; null of too few. */

@@ -33,8 +33,9 @@
     if (!running) return;
     running = false;
     wanted = null;
-    const after = withRound(record, round, holding);
-    const past = after === record ? null : after.rounds.at(-1);
+    const kept = keptDrill(pageStorage());
+    const after = withRound(kept, round, holding);
+    const past = after === kept ? null : after.rounds.at(-1);
     result = DRILL_TEXTS.result(past?.tasks ?? 0, past?.missed ?? 0, past?.median ?? null);
     record = after;
     if (!keepDrill(pageStorage(), after)) result += ` ${DRILL_TEXTS.notKept}`;

@@ -42,7 +42,7 @@
   const TICK_MS = 200;
   const choose: Choose = (from) => from[Math.floor(Math.random() * from.length)];
   const base = untrack(() => practiceDesk(fromDocument(ellavane(new Date())), own, holding));
-  const anew = (used: Session, task: Round['task']) => deskFor(base, used, task, new Date().toISOString());
+  const anew = (used: Session, task: Round['task']) => deskFor(base, used, task);
 
   let link: PracticeLink | undefined;
   const desk = new Desk(
@@ -125,12 +125,18 @@
     seconds={Math.max(0, Math.ceil((round.since + ROUND_MS - now) / 1000))}
     stop={() => over(round)}
   />
-  <div class="relative flex min-h-0 flex-1" inert={desk.shown}>
-    <Surface day={new Date(now)} />
-    {#if desk.survey?.sheet}<Survey survey={desk.survey} sheet={desk.survey.sheet} now={new Date(now)} />{/if}
-    <Index />
+  <div class="relative flex min-h-0 flex-1">
+    <div class="relative flex min-h-0 flex-1" inert={desk.shown}>
+      <Surface day={new Date(now)} />
+      {#if desk.survey?.sheet}<Survey
+          survey={desk.survey}
+          sheet={desk.survey.sheet}
+          now={new Date(now)}
+        />{/if}
+      <Index />
+    </div>
+    {#if desk.switcher && desk.shown}<Switcher switcher={desk.switcher} now={new Date(now)} />{/if}
   </div>
-  {#if desk.switcher && desk.shown}<Switcher switcher={desk.switcher} now={new Date(now)} />{/if}
   <FootLine now={new Date(now)} />
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>
