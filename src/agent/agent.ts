@@ -1,6 +1,8 @@
 import { AGENT_VERSION, LATEST_MS, type ServerMessage } from '../lib/core/display/told';
 import type { Look } from '../lib/core/display/pictures';
+import { programsUse, type Measure, type ProcessTable } from '../lib/core/display/processes';
 import { Link } from './link';
+import { processTable } from './process-table';
 import { lineageOf } from './processes';
 import type { InstalledPrograms } from './programs';
 import { Browsers } from './browser/browsers';
@@ -12,7 +14,7 @@ import { abilitiesWith, lackingOf, type Manager } from './x11/manager';
 import { HeldKeys } from './held-keys';
 import { Panel } from './panel';
 import type { DeedMaker } from './x11/deed';
-import { orderOf, snapshotOf, type Telling } from './x11/telling';
+import { orderOf, programRoots, snapshotOf, type Telling } from './x11/telling';
 import { Pictures } from './x11/pictures';
 import { XDisplay } from './x11/x-display';
 
@@ -59,6 +61,8 @@ export class Agent {
   #heldKeys: HeldKeys | null = null;
   /** Where the server says that people find the display; null while it is away. */
   #page: string | null = null;
+  /** How processes were when they were measured last. */
+  #measured: ProcessTable | null = null;
   /** The server's clock minus ours, in ms. */
   #ahead = 0;
   #over: () => void = () => undefined;
@@ -213,6 +217,8 @@ export class Agent {
         return this.#browsers?.want(message.followed);
       case 'look':
         return void this.#look(message);
+      case 'measure':
+        return this.#measure(message);
       case 'hold':
         return this.#heldKeys?.want(message);
       case 'panel':
@@ -231,6 +237,14 @@ export class Agent {
   async #look({ id, windows }: Look): Promise<void> {
     const pictures = (await this.#pictures?.look(windows)) ?? [];
     this.#link.say({ type: 'seen', id, pictures });
+  }
+
+  #measure({ id }: Measure): void {
+    if (!this.#display) return;
+    const now = processTable();
+    const programs = programsUse(programRoots(this.#display), now, this.#measured);
+    this.#measured = now;
+    this.#link.say({ type: 'measured', id, programs });
   }
 
   async #carryOut({ batch, at, orders }: Extract<ServerMessage, { type: 'carry-out' }>): Promise<void> {

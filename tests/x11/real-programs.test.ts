@@ -4,6 +4,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Wish } from '../../src/lib/core/commands/commands';
 import { find } from '../../src/lib/core/model/table';
 import { titleOf, windowOf } from '../../src/lib/core/slices/windows/selectors';
+import { programsUse } from '../../src/lib/core/display/processes';
+import { processTable } from '../../src/agent/process-table';
+import { programRoots } from '../../src/agent/x11/telling';
 import { batchOf } from '../../testing/batches';
 import { Display } from '../../testing/display/display';
 import { DisplayDesk } from '../../testing/display/display-desk';
@@ -63,6 +66,30 @@ describe('real programs', () => {
     ]);
     for (const title of titles())
       expect(desk.reading.find(windowCalled(title))?.pid, title).toBe(programs.get(title)?.pid);
+  });
+
+  it('are measured with what they started, and busy is who is busy', async () => {
+    await start('Sums', 'xterm', '-T', 'Sums', '-e', 'sh', '-c', 'while :; do :; done');
+    const before = processTable();
+    // Not over a moment: a machine that is busy with something else gives it little of that.
+    await expect
+      .poll(() => {
+        const use = programsUse(programRoots(desk.reading), processTable(), before);
+        return use.map(({ application, processor }) => [application, processor > 0.05]).toSorted();
+      })
+      .toEqual([
+        ['xclock', false],
+        ['xeyes', false],
+        ['xterm', true],
+      ]);
+    const [xclock] = programsUse(programRoots(desk.reading), processTable(), null).toSorted((a, b) =>
+      a.application.localeCompare(b.application),
+    );
+    expect(Date.now() - Date.parse(xclock?.since ?? '')).toBeLessThan(1_000 * process.uptime() + 60_000);
+    expect(xclock?.memory).toBeGreaterThan(1_000_000);
+    expect(await wish({ type: 'end-now', application: 'xterm' })).toEqual({ kind: 'done' });
+    await start('Radio log', 'xterm', '-T', 'Radio log', '-e', 'cat');
+    await start('Gezeiten für Élan', 'xterm', '-T', 'Gezeiten für Élan', '-e', 'cat');
   });
 
   it('come to the front, as xprop says', async () => {

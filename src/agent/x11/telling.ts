@@ -1,5 +1,6 @@
 /** How a display is, in the words of what is told to the server. */
 import type { Told, ToldApplication, ToldTabs, ToldWindow, ToldWorkspace } from '../../lib/core/display/told';
+import type { ApplicationId } from '../../lib/core/model/ids';
 import { isListed, type XWindow } from './read-window';
 
 /** How programs are called, and which a window belongs to. */
@@ -75,6 +76,17 @@ export const orderOf = (display: DisplayState): Pick<Telling, 'front' | 'stackin
 
 /** The windows that people switch to. */
 export const listedOf = ({ windows }: DisplayState): XWindow[] => [...windows.values()].filter(isListed);
+
+/** The processes that the windows of each program belong to. */
+export function programRoots(display: DisplayState): ReadonlyMap<ApplicationId, readonly number[]> {
+  const roots = new Map<ApplicationId, number[]>();
+  for (const window of listedOf(display)) {
+    if (window.pid === null) continue;
+    const { id } = display.programs.applicationOf(window);
+    roots.set(id, [...(roots.get(id) ?? []), window.pid]);
+  }
+  return roots;
+}
 
 /** The same, bottom first; what the manager says nothing of lies at the bottom. */
 export function pileOf(display: DisplayState): XWindow[] {

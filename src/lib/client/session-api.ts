@@ -11,6 +11,8 @@ export const sessionAddress = (session: string): string => `${SESSIONS}/${sessio
 export const commandsAddress = (session: string): string => `${SESSIONS}/${session}/commands`;
 /** Where pictures of a display's windows are asked for. */
 export const picturesAddress = (session: string): string => `${sessionAddress(session)}/pictures`;
+/** What the programs of a display use. */
+export const processesAddress = (session: string): string => `${sessionAddress(session)}/processes`;
 /** What is recorded of the switches of a session: GET gives it, DELETE forgets it. */
 export const switchesAddress = (session: string, query: Readonly<Record<string, string>> = {}): string =>
   `${sessionAddress(session)}/switches?${new URLSearchParams(query).toString()}`;

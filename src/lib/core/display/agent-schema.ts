@@ -3,6 +3,7 @@ import session from '../formats/session-document.schema.json';
 import { FARTHEST, LONGEST_ID, LONGEST_TEXT, MOST_WINDOWS } from '../model/limits';
 import { USABLE_HOLD_KEYS } from '../slices/settings/state';
 import { MOST_LOOKED_AT } from './pictures';
+import { MOST_MEASURED } from './processes';
 
 const { id, title, text, instant } = session.$defs;
 
@@ -23,6 +24,7 @@ const IDS = { type: 'array', items: ID, uniqueItems: true };
 const POSITIONS = { type: 'array', items: { type: 'string', pattern: '^\\w{1,30}$' } };
 const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 const list = (items: object, maxItems: number) => ({ type: 'array', items, maxItems });
+const amount = { type: 'number', minimum: 0 };
 const side = { type: 'integer', minimum: 1, maximum: FARTHEST };
 const place = { type: 'number', minimum: -1_000_000, maximum: 1_000_000 };
 const length = { type: 'number', minimum: 0, maximum: 1_000_000 };
@@ -66,6 +68,13 @@ export const AGENT_SCHEMA = {
     message('seen', {
       id: TITLE,
       pictures: list({ $ref: '#/$defs/picture' }, MOST_LOOKED_AT),
+    }),
+    message('measured', {
+      id: TITLE,
+      programs: list(
+        whole({ application: ID, since: instant, processor: amount, memory: amount }),
+        MOST_MEASURED,
+      ),
     }),
     message('key', { key: { $ref: '#/$defs/key' }, front: orNull(ID) }),
     message('grabbed', {
@@ -190,6 +199,7 @@ export const TO_AGENT_SCHEMA = {
       id: { type: 'string' },
       windows: list(whole({ window: ID, width: side, seen: orNull(TITLE) }), MOST_LOOKED_AT),
     }),
+    message('measure', { id: { type: 'string' } }),
     message('hold', {
       holdKey: { enum: USABLE_HOLD_KEYS },
       positions: POSITIONS,

@@ -8,6 +8,7 @@ import type { Extent, Geometry } from '../model/geometry';
 import type { ApplicationId, Instant, TabId, WindowId, WorkspaceId } from '../model/ids';
 import type { FromPanel, ToPanel } from './holding';
 import type { Look, PicturesAllowed, Seen } from './pictures';
+import type { Measure, Measured } from './processes';
 import type { Settlement } from '../slices/under-way/state';
 
 /** The version of these messages. */
@@ -108,7 +109,7 @@ export interface Settled {
 }
 
 /** Everything that an agent says. */
-export type AgentMessage = Hello | Told | Settled | Seen | ToPanel;
+export type AgentMessage = Hello | Told | Settled | Seen | Measured | ToPanel;
 
 /** Everything that is said to an agent. */
 export type ServerMessage =
@@ -124,6 +125,8 @@ export type ServerMessage =
   /** What may be pictured, and what is looked at. */
   | PicturesAllowed
   | Look
+  /** What programs use is looked at. */
+  | Measure
   /** Whether the tabs of browsers are to be followed; until it is said they are not. */
   | { readonly type: 'tabs'; readonly followed: boolean }
   /** What the page in Key Fold's own window wants, and that there is none any more. */

@@ -9,6 +9,7 @@ import { HELD_S, toldWindow } from '../../../../testing/told';
 import { useDatabase } from '../../../../tests/use-database';
 import { BATCH_VERSION } from '../../core/commands/commands';
 import type { Look } from '../../core/display/pictures';
+import type { Measure } from '../../core/display/processes';
 import type { AgentMessage, ServerMessage } from '../../core/display/told';
 import type { Pictures, Settings } from '../../core/slices/settings/state';
 import { EventStore } from '../store/event-store';
@@ -205,6 +206,32 @@ describe('an agent', () => {
     await restarted.open();
     await expect.poll(async () => (await other.load(session))?.session.host).toHaveProperty('awaySince');
     restarted.close();
+  });
+});
+
+describe('what programs use', () => {
+  const programs = [
+    { application: 'charts', since: '2026-11-24T06:12:00.000Z', processor: 0.25, memory: 1e8 },
+  ];
+
+  it('is asked of the agent, and told to whoever asked', async () => {
+    const one = (await agent()).say(hello);
+    await one.hears('welcome');
+    const asked = displays.processes(session);
+    const { id } = (await one.hears('measure')) as Measure;
+    one.say({ type: 'measured', id: 'another', programs: [] }).say({ type: 'measured', id, programs });
+    expect(await asked).toEqual(programs);
+  });
+
+  it('is nothing where nobody knows, or nobody answers', async () => {
+    expect(await displays.processes('ellavane')).toEqual([]);
+    const one = (await agent()).say(hello);
+    await one.hears('welcome');
+    expect(await displays.processes(session)).toEqual([]);
+    const asked = displays.processes(session);
+    one.say({ type: 'measured', id: 'x', programs: [{ ...programs[0], memory: -1 }] });
+    expect(await one.hears('misunderstood')).toMatchObject({ detail: expect.stringContaining('memory') });
+    expect(await asked).toEqual([]);
   });
 });
 

@@ -4,13 +4,14 @@ import { WebSocketServer, type RawData, type WebSocket } from 'ws';
 import { displaySession } from '../../core/display/display-session';
 import { mayBePictured, type LookedAt, type Picture } from '../../core/display/pictures';
 import type { HoldWanted } from '../../core/display/holding';
+import type { ProgramUse } from '../../core/display/processes';
 import { CLOSE_CODES, type AgentMessage, type ServerMessage } from '../../core/display/told';
 import { agentMessageFrom, isOtherVersion, panelMessageFrom } from '../input/agent-input';
 import { Problem } from '../http/problem';
 import type { EventStore } from '../store/event-store';
+import { Asked } from './asked';
 import { DisplayCarrier } from './display-carrier';
 import type { DisplayTokens } from './display-tokens';
-import { Looking } from './looking';
 
 /** Where agents connect. */
 export const AGENT_ROUTE = '/api/agent';
@@ -26,7 +27,9 @@ const TRY_AGAIN = 1013;
 
 interface Connected {
   readonly carrier: DisplayCarrier;
-  readonly looking: Looking;
+  /** What it was asked to show, and to tell of programs. */
+  readonly looking: Asked<readonly Picture[]>;
+  readonly measuring: Asked<readonly ProgramUse[]>;
   detach: (() => void) | null;
   agent: WebSocket | null;
   /** The page in Key Fold's own window on that display, and which keys it wants. */
@@ -91,9 +94,16 @@ export class Displays {
     };
     const wanted = windows.filter(({ window }) => may(window));
     if (!agent || !looking || wanted.length === 0) return [];
-    const pictures = await looking.ask((look) => send(agent, look), wanted);
+    const pictures = (await looking.ask((id) => send(agent, { type: 'look', id, windows: wanted }))) ?? [];
     // What may be pictured can have changed meanwhile.
     return pictures.filter(({ window }) => may(window));
+  }
+
+  /** What the programs of a session's display use of their machine; none where nobody knows. */
+  async processes(session: string): Promise<readonly ProgramUse[]> {
+    const { measuring, agent } = this.#displays.get(session) ?? {};
+    if (!agent || !measuring) return [];
+    return (await measuring.ask((id) => send(agent, { type: 'measure', id }))) ?? [];
   }
 
   /** Lets go of all agents and panels. */
@@ -161,7 +171,10 @@ export class Displays {
           } else if (!carrier) say({ type: 'misunderstood', detail: 'The first message must be a hello.' });
           else if (message.type === 'told') carrier.told(message);
           else if (message.type === 'settled') carrier.settled(message);
-          else if (message.type === 'seen') this.#displays.get(session)?.looking.seen(message);
+          else if (message.type === 'seen')
+            this.#displays.get(session)?.looking.answered(message.id, message.pictures);
+          else if (message.type === 'measured')
+            this.#displays.get(session)?.measuring.answered(message.id, message.programs);
           else send(this.#displays.get(session)?.panel, message);
         } catch (error) {
           if (!(error instanceof Problem)) return agent.close(TRY_AGAIN, 'Not now.');
@@ -227,7 +240,8 @@ export class Displays {
     if (known?.detach) return known;
     const display: Connected = known ?? {
       carrier: new DisplayCarrier(closed),
-      looking: new Looking(),
+      looking: new Asked(),
+      measuring: new Asked(),
       detach: null,
       agent: null,
       panel: null,

@@ -11,6 +11,7 @@ import {
   type ToldWindow,
   type ToldWorkspace,
 } from '../../core/display/told';
+import { MOST_MEASURED, type Measured, type ProgramUse } from '../../core/display/processes';
 import { MOST_LOOKED_AT, type Picture, type Seen } from '../../core/display/pictures';
 import type {
   FromPanel,
@@ -30,7 +31,18 @@ import type { Settlement } from '../../core/slices/under-way/state';
 import { pointerTo, Problem } from '../http/problem';
 import { problemsWith } from './check';
 import { IsListOf, IsOne, type ClassConstructor } from './nested';
-import { ArrayOf, IfSent, IsId, IsIdList, IsPixels, IsTextOf, IsTitle, OrNull } from './rules';
+import {
+  ArrayOf,
+  IfSent,
+  IsAmount,
+  IsId,
+  IsIdList,
+  IsInstant,
+  IsPixels,
+  IsTextOf,
+  IsTitle,
+  OrNull,
+} from './rules';
 import { summary } from './summary';
 
 /** A display may have windows of any size, anywhere; what of it a session can hold is not for an agent to know. */
@@ -133,6 +145,19 @@ class SeenInput implements Seen {
   @IsListOf(() => PictureInput, { most: MOST_LOOKED_AT }) pictures!: PictureInput[];
 }
 
+class ProgramUseInput implements ProgramUse {
+  @IsId() application!: string;
+  @IsInstant() since!: string;
+  @IsAmount() processor!: number;
+  @IsAmount() memory!: number;
+}
+
+class MeasuredInput implements Measured {
+  @Equals('measured') type!: 'measured';
+  @IsTitle() id!: string;
+  @IsListOf(() => ProgramUseInput, { most: MOST_MEASURED }) programs!: ProgramUseInput[];
+}
+
 class ArrivedKeyInput implements ArrivedKey {
   @IsIn(['down', 'up']) phase!: 'down' | 'up';
   @IsTextOf(0, LONGEST_ID) code!: string;
@@ -198,6 +223,7 @@ const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   told: ToldInput,
   settled: SettledInput,
   seen: SeenInput,
+  measured: MeasuredInput,
   key: KeyInput,
   grabbed: GrabbedInput,
   giving: GivingInput,

@@ -40,6 +40,11 @@ const MESSAGES = [
   },
   { type: 'settled', batch: 'batch', settlement: { kind: 'refused', detail: 'It would not.' } },
   { type: 'seen', id: 'x', pictures: [{ window: 'w-1', version: 'v', png: 'iVBORw0KGgo=' }] },
+  {
+    type: 'measured',
+    id: 'x',
+    programs: [{ application: 'a', since: '2026-11-24T06:12:00.000Z', processor: 0.5, memory: 1e8 }],
+  },
   { type: 'key', key: HELD_S, front: 'w-1' },
   { type: 'grabbed', holdKey: 'Meta', taken: ['KeyS'] },
   { type: 'giving' },

@@ -1,6 +1,6 @@
 /** The rules that inputs share, each a decorator for class-validator. */
 import 'reflect-metadata';
-import { IsInt, Matches, Max, Min, ValidateBy, ValidateIf } from 'class-validator';
+import { IsInt, IsNumber, Matches, Max, Min, ValidateBy, ValidateIf } from 'class-validator';
 import { ID_PATTERN } from '../../core/formats/session-document';
 import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../../core/model/limits';
 import type { Thing } from '../../core/slices/places/state';
@@ -86,6 +86,9 @@ export const IsMonogram = () =>
 
 /** A whole number of CSS pixels between two bounds. */
 export const IsPixels = (least: number, most: number) => applyDecorators(IsInt(), Min(least), Max(most));
+
+/** A number from 0 on. */
+export const IsAmount = () => applyDecorators(IsNumber(), Min(0));
 
 /** Null is allowed as well; the other rules hold for anything else. */
 export const OrNull = () => ValidateIf((_, value) => value !== null);

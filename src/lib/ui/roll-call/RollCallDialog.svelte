@@ -6,6 +6,8 @@
   import { rollCall } from '../../core/roll-call/roll-call';
   import { applicationOf } from '../../core/slices/applications/selectors';
   import { standingText } from '../../core/switcher/standing-text';
+  import { askForProcesses } from '../../client/ask-for-processes';
+  import type { ProgramUse } from '../../core/display/processes';
   import { deskHere } from '../desk/desk.svelte';
   import Key from '../parts/Key.svelte';
   import Monogram from '../parts/Monogram.svelte';
@@ -14,17 +16,29 @@
   /** What runs and whether it answers: what hangs is on top and has the keys, one of which ends it. */
   const desk = deskHere();
   const TICK_MS = 1_000;
+  const MEASURE_MS = 2_000;
 
   let list = $state<HTMLElement | null>(null);
   let now = $state(new Date());
   const present = $derived(rollCall(desk.session));
   const silent = $derived(present.filter(({ answering }) => !answering).length);
   const live = $derived(desk.session.host.kind === 'live');
+  /** What programs use, where the host knows. */
+  let uses = $state.raw<ReadonlyMap<ApplicationId, ProgramUse>>(new Map());
+
+  async function measure() {
+    uses = new Map((await askForProcesses(desk.link.id)).map((use) => [use.application, use]));
+  }
 
   onMount(() => {
     void focusRow(0);
     const clock = setInterval(() => (now = new Date()), TICK_MS);
-    return () => clearInterval(clock);
+    if (live) void measure();
+    const measuring = live ? setInterval(() => void measure(), MEASURE_MS) : undefined;
+    return () => {
+      clearInterval(clock);
+      clearInterval(measuring);
+    };
   });
 
   async function focusRow(index: number) {
@@ -82,6 +96,7 @@
       <ul bind:this={list} role="list" {onkeydown} class="flex flex-col">
         {#each present as one (one.application)}
           {@const application = applicationOf(desk.session, one.application)}
+          {@const use = uses.get(one.application)}
           <li class="border-b border-line-soft">
             <button
               type="button"
@@ -99,7 +114,8 @@
                     >{one.silentSince === null
                       ? ROLL_CALL_TEXTS.silent
                       : ROLL_CALL_TEXTS.silentFor(one.silentSince, now)}</b
-                  >{:else}{ROLL_CALL_TEXTS.answers}{/if}{#each one.standing.filter(({ type }) => type !== 'not-answering' && type !== 'minimised' && type !== 'no-windows') as standing (standing.type)}{`, ${standingText(standing)}`}{/each}
+                  >{:else}{ROLL_CALL_TEXTS.answers}{/if}{#each one.standing.filter(({ type }) => type !== 'not-answering' && type !== 'minimised' && type !== 'no-windows') as standing (standing.type)}{`, ${standingText(standing)}`}{/each}{#if use}<br
+                  />{ROLL_CALL_TEXTS.use(use, now)}{/if}
               </span>
               <span class="text-right text-[13px]/4 max-sm:col-start-2 max-sm:text-left">
                 {ROLL_CALL_TEXTS.windows(one.windows, one.minimised)}<br />

@@ -1,6 +1,14 @@
 /** What the roll call says. */
+import type { ProgramUse } from '../../core/display/processes';
 import { durationText } from './times';
 import { TEXTS } from './texts';
+
+const percent = new Intl.NumberFormat('en-GB', { style: 'percent', maximumFractionDigits: 0 });
+const megabytes = new Intl.NumberFormat('en-GB', {
+  style: 'unit',
+  unit: 'megabyte',
+  maximumFractionDigits: 0,
+});
 
 /** The texts of the roll call. */
 export const ROLL_CALL_TEXTS = {
@@ -17,6 +25,9 @@ export const ROLL_CALL_TEXTS = {
     minimised === 0 ? TEXTS.windows(count) : `${TEXTS.windows(count)}, ${minimised} minimised`,
   usedAgo: (at: string, now: Date) => `used ${durationText(at, now)} ago`,
   neverUsed: 'never used',
+  /** What a program uses: a share of one processor, of several beyond 100 %. */
+  use: ({ processor, memory, since }: ProgramUse, now: Date) =>
+    `${percent.format(processor)} of a processor, ${megabytes.format(memory / 1_000_000)}, runs for ${durationText(since, now)}`,
   keys: {
     go: 'go to it',
     end: 'end it now, drafts are kept',
