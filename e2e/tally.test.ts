@@ -77,7 +77,9 @@ it('advises which application to have at which digit, changes that once someone 
   await person.chord('Shift+M');
   const advice = page.getByRole('region', { name: 'Which key for what' });
   const line = advice.getByRole('listitem').filter({ hasText: 'has no place yet' });
-  await expect.poll(() => line.textContent()).toMatch(/Berths\s+2 has.*would save \d+ (seconds|minutes) a week/);
+  await expect
+    .poll(() => line.textContent())
+    .toMatch(/Berths\s+2 has.*would save \d+ (seconds|minutes) a week/);
   await advice.getByRole('button', { name: 'Put it there Berths' }).press('Enter');
   await expect.poll(() => placeOf('berths')).toBe(before);
   // It is reckoned anew with what keys mean now.

@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import type { Geometry } from '../../lib/core/model/geometry';
 import manifest from './extension/manifest.json?raw';
 import page from './extension/tabs.html?raw';
@@ -13,6 +14,9 @@ const CHANGED = 'keyFoldChanged';
 const CALM_MS = 40;
 /** A page that has not answered for so long, in ms, does not answer. */
 const HUNG_MS = 3_000;
+/** A page that was asked to close and is still there after so long, in ms, is asked again, and so often in all. */
+const CLOSE_AGAIN_MS = 80;
+const CLOSE_TRIES = 8;
 
 /** A tab as its browser knows it. */
 export interface BrowserTab {
@@ -85,11 +89,18 @@ export class TabBrowser {
     return result.value;
   }
 
-  /** Asks a tab to close: what it shows may ask first. */
+  /**
+   * Asks a tab to close: what it shows may ask first. What a page hears while it is still coming is lost, so it is asked again
+   * until it is gone, or asks itself.
+   */
   async close(tab: BrowserTab): Promise<void> {
-    if (await this.do('closeBlank', tab.id)) return;
-    const asked = await this.#attach(tab);
-    if (asked) await this.wire.send('Page.close', {}, asked.session);
+    for (let tries = 0; tries < CLOSE_TRIES; tries += 1) {
+      if (await this.do('closeIfBlank', tab.id)) return;
+      const asked = await this.#attach(tab);
+      if (!asked || asked.asking) return;
+      await this.wire.send('Page.close', {}, asked.session).catch(() => undefined);
+      await pause(CLOSE_AGAIN_MS);
+    }
   }
 
   /** Asks every page that a window shows whether it answers. */

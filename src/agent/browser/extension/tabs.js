@@ -44,13 +44,12 @@ globalThis.keyFold = {
   open: (windowId) => chrome.tabs.create({ windowId, active: true }),
 
   /**
-   * Closes a tab that shows nothing yet, and tells whether it did. There is no page that could ask first, and what asks a page
-   * to close is lost while it comes.
+   * Closes a tab that shows nothing yet, in which there is no page that could ask first; tells whether the tab is gone.
    */
-  async closeBlank(tab) {
-    const { url } = await chrome.tabs.get(tab);
-    if (url) return false;
-    await chrome.tabs.remove(tab);
+  async closeIfBlank(id) {
+    const tab = await chrome.tabs.get(id).catch(() => null);
+    if (tab?.url) return false;
+    if (tab) await chrome.tabs.remove(id);
     return true;
   },
 
