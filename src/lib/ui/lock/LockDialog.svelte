@@ -18,10 +18,9 @@
   async function lock(passphrase?: string): Promise<string | null> {
     stage = passphrase === undefined ? 'locking' : stage;
     const answer = await lockSession(session, passphrase);
-    if (answer.done || answer.problem === 'passphrase-there') {
+    if (answer.done) {
       stage = 'locking';
-      if (answer.done) void leaveLocked(session);
-      else void lock();
+      void leaveLocked(session);
       return null;
     }
     const wrong = answer.detail ?? LOCK_TEXTS.noServer;

@@ -127,7 +127,7 @@
       </ul>
       <p class="flex flex-wrap gap-x-4 gap-y-1 text-[13px] text-ink-soft">
         <span><Key label="Enter" /> {ROLL_CALL_TEXTS.keys.go}</span>
-        <span><Key label="Del" /> {ROLL_CALL_TEXTS.keys.end}</span>
+        <span><Key label="Del" /> {live ? ROLL_CALL_TEXTS.keys.endLive : ROLL_CALL_TEXTS.keys.end}</span>
         {#if !live}<span><Key label="R" /> {ROLL_CALL_TEXTS.keys.restart}</span>{/if}
         <span><Key label="Esc" /> {ROLL_CALL_TEXTS.keys.close}</span>
       </p>

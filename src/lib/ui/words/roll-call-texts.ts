@@ -31,6 +31,7 @@ export const ROLL_CALL_TEXTS = {
   keys: {
     go: 'go to it',
     end: 'end it now, drafts are kept',
+    endLive: 'end it now, what is not saved is lost',
     restart: 'restart it',
     close: 'back',
   },
