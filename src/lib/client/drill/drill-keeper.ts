@@ -8,9 +8,8 @@ const STORED_AS = 'key-fold/drill';
 export function keptDrill(storage: Pick<OutboxStorage, 'getItem'>): DrillRecord {
   try {
     const kept = JSON.parse(storage.getItem(STORED_AS) ?? 'null') as Partial<DrillRecord> | null;
-    if (!Array.isArray(kept?.rounds) || typeof kept.skills !== 'object' || typeof kept.schedules !== 'object')
-      return NO_RECORD;
-    return { rounds: kept.rounds, skills: kept.skills, schedules: kept.schedules };
+    if (!kept || !Array.isArray(kept.rounds)) return NO_RECORD;
+    return { rounds: kept.rounds, skills: kept.skills ?? {}, schedules: kept.schedules ?? {} };
   } catch {
     return NO_RECORD;
   }
