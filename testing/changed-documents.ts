@@ -50,7 +50,7 @@ const whole = (): Json => {
     tally: false,
   };
   const all = { ...desk, settings, windows, places, shortcuts, ownKeys };
-  return JSON.parse(JSON.stringify(toDocument(all))) as Json;
+  return JSON.parse(JSON.stringify(toDocument(all, { ['0'.repeat(64)]: 'iVBORw==' }))) as Json;
 };
 
 /** Values at the limits, beside them, and of other kinds. */

@@ -3,6 +3,7 @@ import { find, idsIn } from '../src/lib/core/model/table';
 import fc from 'fast-check';
 import type { Command, Wish, WishType } from '../src/lib/core/commands/commands';
 import type { Session } from '../src/lib/core/session/session';
+import { pictureText } from '../src/lib/core/capture/picture';
 import { FOLDER } from '../src/lib/core/folders/folder';
 import { PARTS } from '../src/lib/core/placing/parts';
 import type { Chord } from '../src/lib/core/keys/chord';
@@ -18,6 +19,7 @@ const TYPES: readonly WishType[] = [
   'open-document-with',
   'make-in-folder',
   'take-in-document',
+  'keep-picture',
   'rename-document',
   'make-document',
   'minimise',
@@ -195,6 +197,11 @@ export function wishFrom({ type, pick, flag, other }: WishSeed, session: Session
     case 'make-in-folder': {
       const folder = session.documents.find(({ kind }) => kind === FOLDER);
       return folder ? { type, folder: folder.id, application, title: `made ${pick}` } : null;
+    }
+    case 'keep-picture': {
+      const folder = session.documents.find(({ kind }) => kind === FOLDER);
+      const text = pictureText({ digest: `${pick % 10}`.repeat(64), width: 3, height: 2, bytes: 70 });
+      return folder ? { type, folder: folder.id, title: `kept ${pick}`, text } : null;
     }
     case 'take-in-document':
       return { type, application, kind: flag ? 'letter' : 'table', title: `taken ${pick}`, text: 'a,b' };

@@ -6,12 +6,16 @@ export function download(address: string, file: string): void {
   link.click();
 }
 
-/** Hands a text to the browser as a file. */
-export function downloadText(text: string, file: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+/** Hands what is in memory to the browser as a file. */
+export function downloadBlob(blob: Blob, file: string): void {
+  const address = URL.createObjectURL(blob);
   download(address, file);
   URL.revokeObjectURL(address);
 }
+
+/** Hands a text to the browser as a file. */
+export const downloadText = (text: string, file: string, type: string): void =>
+  downloadBlob(new Blob([text], { type }), file);
 
 /** Hands a value to the browser as a JSON file. */
 export const downloadJson = (value: unknown, file: string): void =>

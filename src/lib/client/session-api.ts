@@ -11,6 +11,13 @@ export const sessionAddress = (session: string): string => `${SESSIONS}/${sessio
 export const commandsAddress = (session: string): string => `${SESSIONS}/${session}/commands`;
 /** Where pictures of a display's windows are asked for. */
 export const picturesAddress = (session: string): string => `${sessionAddress(session)}/pictures`;
+/** Where pictures of a session are kept; takes a POST. */
+export const capturesAddress = (session: string): string => `${sessionAddress(session)}/captures`;
+/** The file of a picture that is kept. */
+export const pictureAddress = (session: string, digest: string): string =>
+  `${capturesAddress(session)}/${digest}`;
+/** Where a display is asked for a picture of its screen, or of a window; takes a POST. */
+export const shotsAddress = (session: string): string => `${sessionAddress(session)}/shots`;
 /** What the programs of a display use. */
 export const processesAddress = (session: string): string => `${sessionAddress(session)}/processes`;
 /** What is recorded of the switches of a session: GET gives it, DELETE forgets it. */

@@ -294,4 +294,5 @@ Buoy yard 57`,
     'folder',
     'log-today\nweek-48\nlock-sill\nevening-bulletin',
   ),
+  document('pictures', 'cabinet', 'Pictures', 'folder', ''),
 ];

@@ -23,7 +23,8 @@ const database = useDatabase();
 
 async function office() {
   const store = new EventStore(database.db);
-  return { store, id: await createSession(store, JSON.stringify(storedSession(sessionOf('a: a1 | b: b1')))) };
+  const session = JSON.stringify(storedSession(sessionOf('a: a1 | b: b1')));
+  return { store, id: await createSession(store, { session, pictures: [] }) };
 }
 
 describe('a session', () => {

@@ -1,9 +1,12 @@
 /** What the server does with sessions, for its routes: input checked, outcomes as problems. */
+import { picturesIn, type Picture } from '../core/capture/picture';
 import { toDocument, type SessionDocument } from '../core/formats/session-document';
 import type { Batch } from '../core/commands/commands';
 import type { Report } from '../core/protocol/report';
 import { busy, pointerTo, Problem } from './http/problem';
 import { batchFrom } from './input/batch-input';
+import type { Imported } from './import/messages';
+import { pictureOf } from './pictures/kept-pictures';
 import type { EventStore } from './store/event-store';
 import { digestOf } from './store/log-row';
 import { eventStream, type Followed } from './store/event-stream';
@@ -17,10 +20,16 @@ export const MOST_FOLLOWED = 50;
 /** That there is no such session. */
 export const noSession = (id: string) => new Problem('no-such-session', `There is no session '${id}'.`);
 
-/** Stores a session, as JSON, under a new id. */
-export async function createSession(store: EventStore, session: string): Promise<string> {
+/** Stores a session and its pictures under a new id. */
+export async function createSession(store: EventStore, { session, pictures }: Imported): Promise<string> {
   const id = `s-${crypto.randomUUID()}`;
   await store.createFromJson(id, session);
+  try {
+    await store.pictures.keep(id, pictures, []);
+  } catch (error) {
+    await store.remove(id);
+    throw error;
+  }
   return id;
 }
 
@@ -33,7 +42,38 @@ export async function loadSession(store: EventStore, id: string): Promise<Stored
 
 /** @throws Problem `no-such-session` */
 export async function exportSession(store: EventStore, id: string): Promise<SessionDocument> {
-  return toDocument((await loadSession(store, id)).session);
+  const { session } = await loadSession(store, id);
+  return toDocument(
+    session,
+    await store.pictures.filesOf(
+      id,
+      picturesIn(session).map(({ digest }) => digest),
+    ),
+  );
+}
+
+/**
+ * Keeps a picture of a session, and answers with what its document is to say of it.
+ * @throws Problem `no-such-session`, `not-a-picture`, `no-room-for-pictures`
+ */
+export async function keepPicture(store: EventStore, id: string, png: Uint8Array): Promise<Picture> {
+  const { session } = await loadSession(store, id);
+  const file = pictureOf(png);
+  if (!file) throw new Problem('not-a-picture', 'This is no PNG, or there is more in it than the picture.');
+  await store.pictures.keep(
+    id,
+    [file],
+    picturesIn(session).map(({ digest }) => digest),
+  );
+  const { digest, width, height, bytes } = file;
+  return { digest, width, height, bytes };
+}
+
+/** The file of a session's picture. @throws Problem `no-such-picture` */
+export async function findPicture(store: EventStore, id: string, digest: string): Promise<Uint8Array> {
+  const file = await store.pictures.find(id, digest);
+  if (!file) throw new Problem('no-such-picture', `There is no picture '${digest}' in the session '${id}'.`);
+  return file;
 }
 
 /** Removes a session and all that is known of it. @throws Problem `no-such-session` */

@@ -5,6 +5,7 @@ import { letter } from './letter/manifest';
 import type { Manifest } from './manifest';
 import { note } from './note/manifest';
 import { page } from './page/manifest';
+import { picture } from './picture/manifest';
 import { prose } from './prose/manifest';
 import { radioLogProgram } from './radio-log/manifest';
 import { sums } from './sums/manifest';
@@ -21,6 +22,7 @@ export const MANIFESTS: readonly Manifest[] = [
   note,
   prose,
   folder,
+  picture,
   radioLogProgram,
   page,
   desktopEntry,

@@ -17,6 +17,17 @@ export const GUEST_TEXTS = {
   paused: 'Paused: nothing is heard until it goes on.',
 } as const;
 
+/** The texts of pictures. */
+export const PICTURE_TEXTS = {
+  size: (width: number, height: number, bytes: number) =>
+    `${width} × ${height} · ${Math.max(1, Math.round(bytes / 1024))} KiB`,
+  missing: 'The picture is not on this server: its document came without it.',
+  mark: 'M: mark it once more',
+  file: 'D: as a file',
+  downloaded: (file: string) => `${file} was handed to the browser.`,
+  none: 'This names no picture.',
+} as const;
+
 /** The texts of what one writes in. */
 export const WRITING_TEXTS = {
   find: 'Find',

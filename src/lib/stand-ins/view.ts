@@ -1,4 +1,5 @@
 import type { Component } from 'svelte';
+import type { Picture } from '../core/capture/picture';
 import type { Carried } from '../core/carrying/carried';
 import type { ApplicationId, DocumentId, WindowId } from '../core/model/ids';
 import type { AppDocument } from '../core/slices/documents/state';
@@ -28,6 +29,10 @@ export interface StandInActions {
   readonly carryFile: (file: File) => void;
   /** Lets go of what is carried. */
   readonly letGo: () => void;
+  /** Where the file of a picture is. */
+  readonly pictureAt: (digest: string) => string;
+  /** Marks a picture once more, as a new one. */
+  readonly markPicture: (picture: Picture, title: string) => void;
   /** Goes to a document. */
   readonly openDocument: (document: DocumentId) => void;
   /** From now on the page opens in a browser window of its own. */

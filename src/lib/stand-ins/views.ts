@@ -6,6 +6,8 @@ import Folder from './folder/View.svelte';
 import Outside from './outside/View.svelte';
 import PagePreview from './page/Preview.svelte';
 import PageView from './page/View.svelte';
+import PicturePreview from './picture/Preview.svelte';
+import PictureView from './picture/View.svelte';
 import ProseText from './prose/Text.svelte';
 import Prose from './prose/View.svelte';
 import RadioCalls from './radio-log/Calls.svelte';
@@ -42,6 +44,7 @@ const VIEWS: Readonly<Record<string, Views>> = {
   wind: costly(Wind, WindChart),
   page: { view: PageView, preview: PagePreview },
   folder: { view: Folder },
+  picture: { view: PictureView, preview: PicturePreview },
   'radio-log': costly(RadioLog, RadioCalls),
   'desktop-entry': { view: DesktopEntry },
   [OUTSIDE]: { view: Outside },

@@ -49,7 +49,9 @@ export type DialogName =
   | 'roll-call'
   | 'lock'
   | 'passphrase'
-  | 'key-sheet';
+  | 'key-sheet'
+  | 'capture'
+  | 'picture';
 
 /** What an action does, as data: it wishes something of the session, or asks something of the page or of the desk. */
 export type Deed =

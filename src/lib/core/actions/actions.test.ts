@@ -115,12 +115,12 @@ describe('the registry', () => {
       group: 'end',
       acts: 'nothing',
       words: { title: 'Greedy', short: 'greedy', synonyms: [] },
-      keys: [held('KeyZ'), heldShift('KeyY')],
+      keys: [held('KeyZ'), heldShift('Quote')],
       offer: () => wishes({ type: 'sweep' }),
     });
     const map = keyMapOf(new Registry([...ACTIONS, greedy]), busySession());
     expect(map.conflicts).toMatchObject([{ has: of('minimise'), wants: of('greedy') }]);
-    expect(map.at(['held'], { code: 'KeyY', key: 'y', shift: true })?.invocation).toEqual(of('greedy'));
+    expect(map.at(['held'], { code: 'Quote', key: '"', shift: true })?.invocation).toEqual(of('greedy'));
     expect(map.at(['held'], { code: 'KeyZ', key: 'z', shift: false })?.invocation).toEqual(of('minimise'));
   });
 

@@ -22,6 +22,7 @@ import {
   turnCoach,
   openSettings,
   showKeySheet,
+  takePicture,
 } from './list/page';
 import { beginPlacing, fillPart, maximise, pair, SIDES, WHILE_PLACING } from './list/placing';
 import {
@@ -124,6 +125,7 @@ export const ACTIONS: readonly Action[] = [
   firstMinutes,
   openDesks,
   openRollCall,
+  takePicture,
   lockDesk,
   changePassphrase,
   openTally,

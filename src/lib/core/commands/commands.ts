@@ -9,7 +9,7 @@ import {
   switchToApplication,
   walkTo,
 } from './kinds/coming-forward';
-import { makeDocument, makeInFolder, renameDocument, takeInDocument } from './kinds/documents';
+import { keepPicture, makeDocument, makeInFolder, renameDocument, takeInDocument } from './kinds/documents';
 import { answerDraft, keepDraft, save } from './kinds/drafts';
 import { answerClosing, close, closeAll, closeTab, endNow, quit, reopen } from './kinds/ending';
 import { putKeysBack, putShortcut, removeShortcut, resetKey, resetKeys, setKey } from './kinds/keys';
@@ -50,6 +50,7 @@ export const COMMANDS = [
   makeDocument,
   makeInFolder,
   takeInDocument,
+  keepPicture,
   renameDocument,
   minimise,
   minimiseAll,

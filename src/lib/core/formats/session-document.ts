@@ -42,10 +42,12 @@ export interface SessionDocument {
   /** Absent where there are none. */
   readonly shortcuts?: readonly Shortcut[];
   readonly ownKeys?: readonly OwnKey[];
+  /** The files of the pictures that its documents name, in Base64 (RFC 4648) by their SHA-256. */
+  readonly pictures?: Readonly<Record<string, string>>;
 }
 
-/** The document that describes a session. */
-export function toDocument(session: Session): SessionDocument {
+/** The document that describes a session. @param pictures the files of its pictures */
+export function toDocument(session: Session, pictures: SessionDocument['pictures'] = {}): SessionDocument {
   return {
     format: FORMAT,
     version: VERSION,
@@ -63,11 +65,17 @@ export function toDocument(session: Session): SessionDocument {
     places: session.places,
     ...(session.shortcuts.length > 0 && { shortcuts: session.shortcuts }),
     ...(session.ownKeys.length > 0 && { ownKeys: session.ownKeys }),
+    ...(Object.keys(pictures).length > 0 && { pictures }),
   };
 }
 
-/** The session that a document describes. What it says is not checked here: see `problemsOf`. */
-export function fromDocument({ format: _format, version: _version, ...document }: SessionDocument): Session {
+/** The session that a document describes, without the files of its pictures. What it says is not checked here: see `problemsOf`. */
+export function fromDocument({
+  format: _format,
+  version: _version,
+  pictures: _pictures,
+  ...document
+}: SessionDocument): Session {
   const drafts = document.drafts.map(({ document: id, ...draft }) => ({ id, ...draft }));
   return { ...EMPTY_SESSION, ...document, drafts };
 }

@@ -6,6 +6,7 @@ import { reports } from './migrations/0004-reports';
 import { displays } from './migrations/0005-displays';
 import { switches } from './migrations/0006-switches';
 import { locks } from './migrations/0007-locks';
+import { pictures } from './migrations/0008-pictures';
 import { connectPatiently } from './connect';
 import type { Schema } from './schema';
 
@@ -18,6 +19,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '0005-displays': displays,
   '0006-switches': switches,
   '0007-locks': locks,
+  '0008-pictures': pictures,
 };
 
 /** The database was made by a newer Key Fold than this one. */

@@ -76,6 +76,16 @@ interface LockTable {
   not_before: Generated<Date>;
 }
 
+/** Pictures that documents of a session name. */
+interface PictureTable {
+  session_id: string;
+  /** SHA-256 of the file, in hexadecimal digits. */
+  digest: string;
+  /** A PNG (ISO/IEC 15948). */
+  png: Buffer;
+  made_at: Generated<Date>;
+}
+
 /** The tables, as the newest migration leaves them. */
 export interface Schema {
   session: SessionTable;
@@ -84,4 +94,5 @@ export interface Schema {
   display: DisplayTable;
   switch: SwitchTable;
   lock: LockTable;
+  picture: PictureTable;
 }

@@ -96,6 +96,11 @@ export const PROBLEM_TYPES = {
     title: 'Batch too slow',
     help: 'Send fewer commands in one batch.',
   },
+  'not-declared-as-png': {
+    status: 415,
+    title: 'Not declared as PNG',
+    help: 'Send the body with the content type image/png.',
+  },
   'not-declared-as-json': {
     status: 415,
     title: 'Not declared as JSON',
@@ -116,6 +121,11 @@ export const PROBLEM_TYPES = {
     title: 'Not a session document',
     help: 'errors names every field that is wrong; /session-document.schema.json describes the format.',
   },
+  'not-a-picture': {
+    status: 422,
+    title: 'Not a picture',
+    help: 'Send a PNG without texts and other additions.',
+  },
   'not-a-passphrase': {
     status: 422,
     title: 'Not a passphrase',
@@ -130,6 +140,16 @@ export const PROBLEM_TYPES = {
     status: 423,
     title: 'Locked',
     help: 'Send the passphrase to the session’s lock (POST).',
+  },
+  'no-room-for-pictures': {
+    status: 413,
+    title: 'No room for pictures',
+    help: 'Cut a smaller part out, or keep it as a file of your own.',
+  },
+  'no-such-picture': {
+    status: 404,
+    title: 'No such picture',
+    help: 'The session has no picture of that name. It may have come without its pictures.',
   },
   'slow-down': {
     status: 429,

@@ -13,7 +13,7 @@ parentPort.on('message', ({ id, body }) => {
   if (text === 'break') throw new Error('broken');
   if (text === 'late') return;
   const problem = { type: 'not-json', detail: 'No.', errors: [{ pointer: '#', detail: 'no' }] };
-  parentPort.postMessage(text === 'refuse' ? { id, problem } : { id, session: text + ' in ' + threadId });
+  parentPort.postMessage(text === 'refuse' ? { id, problem } : { id, session: text + ' in ' + threadId, pictures: [] });
 });`;
 
 let folder: string;
@@ -29,7 +29,7 @@ const threadOf = (answer: string) => answer.split(' in ')[1];
 
 it('answers in turn from one thread, also with what is wrong', async () => {
   const importer = new Importer(script());
-  const check = (text: string) => importer.check(bytes(text));
+  const check = async (text: string) => (await importer.check(bytes(text))).session;
   const answers = await Promise.allSettled([check('a'), check('refuse'), check('b')]);
   const [a, refused, b] = answers.map((one) => (one.status === 'fulfilled' ? one.value : one.reason));
   expect([a.split(' ')[0], b.split(' ')[0]]).toEqual(['a', 'b']);
@@ -46,7 +46,7 @@ it('replaces a thread that breaks; what waits behind is answered by the next', a
   const importer = new Importer(script());
   const [broken, behind] = [importer.check(bytes('break')), importer.check(bytes('behind'))];
   await expect(broken).rejects.toMatchObject({ type: 'session-too-large' });
-  expect(await behind).toContain('behind');
+  expect((await behind).session).toContain('behind');
   expect(log).toHaveBeenCalledOnce();
   log.mockRestore();
 });
@@ -71,7 +71,7 @@ it('lets so many wait, and tells the next when to come again', async () => {
   const waiting = Array.from({ length: 17 }, (_, n) => importer.check(bytes(`${n}`)));
   const busy = { type: 'busy', headers: { 'retry-after': '5' } };
   await expect(importer.check(bytes('one too many'))).rejects.toMatchObject(busy);
-  expect((await Promise.all(waiting)).map((answer) => answer.split(' ')[0])).toEqual(
+  expect((await Promise.all(waiting)).map(({ session }) => session.split(' ')[0])).toEqual(
     waiting.map((_, n) => `${n}`),
   );
 });

@@ -1,7 +1,7 @@
 import { resolve } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { busy, Problem } from '../http/problem';
-import type { ImportAnswer, ImportRequest } from './messages';
+import type { ImportAnswer, Imported, ImportRequest } from './messages';
 
 /** Documents that may wait to be checked. */
 const MOST_WAITING = 16;
@@ -11,7 +11,7 @@ const MEMORY_MB = 768;
 
 interface Waiting {
   readonly body: Uint8Array;
-  readonly settle: (session: string) => void;
+  readonly settle: (imported: Imported) => void;
   readonly fail: (error: unknown) => void;
 }
 
@@ -30,10 +30,10 @@ export class Importer {
   constructor(readonly script: string) {}
 
   /**
-   * The session that a document describes, as JSON.
+   * What a document holds.
    * @throws Problem `not-json`, `not-a-session-document`, `session-too-large`; `busy` if many wait already.
    */
-  check(body: Uint8Array): Promise<string> {
+  check(body: Uint8Array): Promise<Imported> {
     if (this.#waiting.length >= MOST_WAITING) return Promise.reject(busy('Many documents wait already.', 5));
     return new Promise((settle, fail) => {
       this.#waiting.push({ body, settle, fail });
@@ -67,7 +67,7 @@ export class Importer {
 
   #answered(answer: ImportAnswer): void {
     const current = this.#done();
-    if ('session' in answer) current?.settle(answer.session);
+    if ('session' in answer) current?.settle(answer);
     else current?.fail(new Problem(answer.problem.type, answer.problem.detail, answer.problem.errors));
     this.#next();
   }

@@ -1,3 +1,4 @@
+import type { PictureFile } from '../pictures/kept-pictures';
 import type { FieldProblem } from '../http/problem';
 import type { ProblemName } from '../http/problem-types';
 
@@ -7,9 +8,15 @@ export interface ImportRequest {
   readonly body: Uint8Array;
 }
 
-/** The session that it describes, as JSON, or what is wrong with it. */
+/** What a session document holds: the session that it describes, as JSON, and the files of its pictures. */
+export interface Imported {
+  readonly session: string;
+  readonly pictures: readonly PictureFile[];
+}
+
+/** What it holds, or what is wrong with it. */
 export type ImportAnswer =
-  | { readonly id: number; readonly session: string }
+  | ({ readonly id: number } & Imported)
   | {
       readonly id: number;
       readonly problem: {

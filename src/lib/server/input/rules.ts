@@ -2,6 +2,7 @@
 import 'reflect-metadata';
 import { IsInt, IsNumber, Matches, Max, Min, ValidateBy, ValidateIf } from 'class-validator';
 import { ID_PATTERN } from '../../core/formats/session-document';
+import { DIGEST_PATTERN, LARGEST_PICTURE } from '../../core/capture/picture';
 import { LONGEST_LETTERS, LONGEST_TEXT, LONGEST_TITLE } from '../../core/model/limits';
 import type { Thing } from '../../core/slices/places/state';
 import { applyDecorators } from './apply-decorators';
@@ -51,6 +52,26 @@ export const ArePlaces = () =>
     (places) => Array.isArray(places) && places.every((place) => place === null || isThing(place)),
     'must hold ids of applications, documents like {"document":"id"}, or null',
   );
+
+/** Files of pictures in Base64, by their names. */
+export const ArePictures = () =>
+  IsA(
+    'arePictures',
+    (value) =>
+      typeof value === 'object' &&
+      value !== null &&
+      !Array.isArray(value) &&
+      Object.entries(value).every(([digest, file]) => DIGEST_PATTERN.test(digest) && isPictureFile(file)),
+    'must hold files in Base64 by the SHA-256 of each',
+  );
+
+const LONGEST_FILE = 4 * Math.ceil(LARGEST_PICTURE / 3);
+
+/** Decoded and encoded again it must be the same: RFC 4648 without anything that is left out or added. */
+const isPictureFile = (value: unknown): boolean =>
+  typeof value === 'string' &&
+  value.length <= LONGEST_FILE &&
+  Buffer.from(value, 'base64').toString('base64') === value;
 
 /** An id made by the browser. */
 export const IsNewId = () => Matches(UUID_PATTERN, { message: '$property must be a lower-case UUID' });

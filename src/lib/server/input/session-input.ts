@@ -34,7 +34,18 @@ import { summary } from './summary';
 import { problemsWith } from './check';
 import { PlacementInput } from './geometry-input';
 import { IsListOf, IsOne } from './nested';
-import { IfSent, ArePlaces, IsId, IsIdList, IsInstant, IsMonogram, IsText, IsTitle, OrNull } from './rules';
+import {
+  IfSent,
+  ArePictures,
+  ArePlaces,
+  IsId,
+  IsIdList,
+  IsInstant,
+  IsMonogram,
+  IsText,
+  IsTitle,
+  OrNull,
+} from './rules';
 import { OwnKeyInput, patternProblems, ShortcutInput } from './shortcut-input';
 import { SettingsInput } from './settings-input';
 
@@ -137,6 +148,7 @@ class SessionDocumentInput {
   @IsArray() @ArrayMinSize(DIGITS.length) @ArrayMaxSize(DIGITS.length) @ArePlaces() places!: (Thing | null)[];
   @IfSent() @IsListOf(() => ShortcutInput, { most: MOST_SHORTCUTS }) shortcuts?: ShortcutInput[];
   @IfSent() @IsListOf(() => OwnKeyInput, { most: MOST_SHORTCUTS }) ownKeys?: OwnKeyInput[];
+  @IfSent() @ArePictures() pictures?: Record<string, string>;
 }
 
 /** What is wrong with the shape of a document; an empty list for one that keeps the JSON Schema. */

@@ -10,6 +10,7 @@ import { LiveSession } from '../live/live-session';
 import { GroupWriter } from './group-writer';
 import { NewsOfOthers } from './news-of-others';
 import { OtherServers } from './other-servers';
+import { KeptPictures } from '../pictures/kept-pictures';
 import { Locks } from '../locks/locks';
 import { Publisher } from './publisher';
 import { Lane, type Appended, type Known, type LaneStore } from './lane';
@@ -31,6 +32,7 @@ export class EventStore {
   readonly publisher = new Publisher();
   readonly others: OtherServers;
   readonly locks: Locks;
+  readonly pictures: KeptPictures;
   readonly #newsOfOthers = new NewsOfOthers(this);
   readonly #cache = new SessionCache();
   readonly #lanes = new Map<string, Lane>();
@@ -62,6 +64,7 @@ export class EventStore {
       locked: (session) => this.publisher.tellLocked(session),
       written: (session) => void others.sayLock(session).catch(lockUnknown),
     });
+    this.pictures = new KeptPictures(database);
     this.#writer = new GroupWriter(database.write, () => (others.any ? others.id : null));
   }
 

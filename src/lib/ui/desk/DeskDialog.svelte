@@ -17,6 +17,8 @@
     'roll-call': () => import('../roll-call/RollCallDialog.svelte'),
     lock: () => import('../lock/LockDialog.svelte'),
     passphrase: () => import('../lock/PassphraseDialog.svelte'),
+    capture: () => import('../capture/CaptureDialog.svelte'),
+    picture: () => import('../capture/PictureDialog.svelte'),
     tally: () => import('../tally/TallyDialog.svelte'),
     'hand-over': () => import('../setup/HandOverDialog.svelte'),
     'place-menu': () => import('../index/PlaceMenu.svelte'),

@@ -12,6 +12,7 @@ import { AT_REST, TIMERS, type DeskState, type Timer } from '../../core/desk/sta
 import type { DeskInput, Effect, Outcome, PointerDeed, Submission, Saying } from '../../core/desk/messages';
 import { drive } from '../../core/desk/drive';
 import { fileCarried, takersOf, type Carried } from '../../core/carrying/carried';
+import type { Picture } from '../../core/capture/picture';
 import type { Extent } from '../../core/model/geometry';
 import type { ApplicationId, DocumentId, WindowId } from '../../core/model/ids';
 import { has } from '../../core/model/table';
@@ -36,7 +37,7 @@ import { arrivedKey } from '../../client/arrived-key';
 import { download, downloadJson } from '../../client/download';
 import { keyLabel, learnFrom } from '../../client/key-labels.svelte';
 import type { DeskLink } from '../../client/desk-link';
-import { documentAddress, drillPage, framePage } from '../../client/session-api';
+import { documentAddress, drillPage, framePage, pictureAddress } from '../../client/session-api';
 import { toggleFullScreen } from '../../client/own-window.svelte';
 import { Present } from '../../client/present.svelte';
 import type { LinkListener } from '../../client/session-link.svelte';
@@ -50,6 +51,7 @@ import { chordCaps, chordName } from '../parts/key-names';
 import { LessonProgress } from '../first/progress.svelte';
 import { sayingText } from '../words/sayings';
 import type { SwitchFacts } from '../../core/tally/way';
+import type { Capture } from '../capture/capture.svelte';
 import { Coach } from '../tally/coach.svelte';
 import { routeCaps } from '../tally/route-caps';
 import { fellSilent } from '../../core/roll-call/roll-call';
@@ -97,6 +99,10 @@ export class Desk {
   readonly #surveys = new SurveyLayouts((sheet) => this.#drive({ type: 'laid-out', sheet }));
   readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
+  /** Takes pictures, once it was asked for. */
+  capture: Capture | null = null;
+  /** The window of which a picture is taken just now. */
+  pictured = $state<WindowId | null>(null);
   /** Now and then it has an advice. */
   readonly coach = new Coach(({ to, route }) => {
     const keys = routeCaps(route, this.session, this.keys).join(' ');
@@ -235,6 +241,8 @@ export class Desk {
     letGo: (): void => {
       if (this.carrying) this.invoke('cancel');
     },
+    pictureAt: (digest: string): string => pictureAddress(this.link.id, digest),
+    markPicture: (picture: Picture, title: string): void => void this.#markAgain(picture, title),
     openDocument: (document: DocumentId): void => this.wish({ type: 'open-document', document }),
     stopAnswering: (window: WindowId): void => {
       const { application } = windowOf(this.session, window);
@@ -373,6 +381,7 @@ export class Desk {
   leave(): void {
     this.pages.leave();
     this.coach.stop();
+    this.capture?.stop();
     this.#surveys.stop();
   }
 
@@ -486,6 +495,13 @@ export class Desk {
   /** Another page did something, or the server took something back. */
   #changed(): void {
     if (!this.#driving) this.#drive({ type: 'session-changed' });
+  }
+
+  /** Marks a picture that is kept once more. What does that comes when it is needed. */
+  async #markAgain({ digest }: Picture, title: string): Promise<void> {
+    const { Capture } = await import('../capture/capture.svelte');
+    this.capture ??= new Capture(this);
+    await this.capture.markAgain(pictureAddress(this.link.id, digest), title);
   }
 
   /** Lets a program do something with what a window shows, and says what it answers. */

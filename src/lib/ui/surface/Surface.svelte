@@ -20,7 +20,7 @@
   /** Whether it may be scrolled: asking it would make the browser lay the page out. */
   let scrolled = false;
   const surfaceWindows = new SurfaceWindows();
-  const windows = $derived(surfaceWindows.of(desk.session, desk.surface, desk.lifted));
+  const windows = $derived(surfaceWindows.of(desk.session, desk.surface, desk.lifted, desk.pictured));
   $effect.pre(() => {
     const surface = { width, height };
     untrack(() => desk.meetSurface(surface));

@@ -61,11 +61,16 @@ export class SurfaceWindows {
   /** Those with content, the ones that were exposed last first. */
   #kept: ReadonlySet<WindowId> = new Set();
 
-  /** Sheets come in the order of the session's windows, not of their stacking: elements never change places. */
+  /**
+   * Sheets come in the order of the session's windows, not of their stacking: elements never change places.
+   * @param lifted the window that is moved or sized
+   * @param pictured the window that is painted wherever it lies, for a picture
+   */
   of(
     session: Session,
     surface: Extent,
     lifted: WindowId | null = null,
+    pictured: WindowId | null = null,
   ): { sheets: Sheet[]; covered: CoveredName[] } {
     this.#meet(surface);
     const pile = session.stacking
@@ -76,8 +81,8 @@ export class SurfaceWindows {
     const exposed = new Map(
       [...exposedWindows(lying, surface)].map(([{ window }, cells]) => [window, cells]),
     );
-    // Where nothing of it shows the front window still has the keys.
-    for (const id of [session.front, lifted]) {
+    // Where nothing of it shows the front window still has the keys, and one of which a picture is taken its content.
+    for (const id of [session.front, lifted, pictured]) {
       const above = id === null ? undefined : find(session.windows, id);
       if (above) exposed.set(above, Infinity);
     }

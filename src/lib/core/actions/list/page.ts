@@ -44,6 +44,20 @@ export const openRollCall = action({
   offer: () => asksPage({ type: 'open-dialog', dialog: 'roll-call' }),
 });
 
+/** Takes a picture of what is here, now or in some seconds. */
+export const takePicture = action({
+  id: 'capture',
+  group: 'page',
+  acts: 'nothing',
+  words: {
+    title: 'Take a picture: of all there is to see, a part of it, or one window',
+    short: 'picture',
+    synonyms: ['screenshot', 'capture', 'image', 'snapshot', 'photo', 'blot out', 'crop'],
+  },
+  keys: [heldShift('KeyY')],
+  offer: () => asksPage({ type: 'open-dialog', dialog: 'capture' }),
+});
+
 /** Covers everything, for every page, until the passphrase is entered. */
 export const lockDesk = action({
   id: 'lock',
