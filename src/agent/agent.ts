@@ -1,6 +1,8 @@
 import { AGENT_VERSION, LATEST_MS, type ServerMessage } from '../lib/core/display/told';
 import type { Look } from '../lib/core/display/pictures';
 import { programsUse, type Measure, type ProcessTable } from '../lib/core/display/processes';
+import { LARGEST_PICTURE } from '../lib/core/capture/picture';
+import type { Shoot } from '../lib/core/display/shots';
 import { Link } from './link';
 import { processTable } from './process-table';
 import { lineageOf } from './processes';
@@ -8,6 +10,7 @@ import type { InstalledPrograms } from './programs';
 import { Browsers } from './browser/browsers';
 import { TAB_WISHES, TabDeeds } from './browser/tab-deeds';
 import { Answering } from './x11/answering';
+import { Countdown } from './x11/countdown';
 import { Orders } from './x11/orders';
 import { Deeds } from './x11/deeds';
 import { abilitiesWith, lackingOf, type Manager } from './x11/manager';
@@ -58,6 +61,7 @@ export class Agent {
   #pictures: Pictures | null = null;
   #browsers: Browsers | null = null;
   #panel: Panel | null = null;
+  #countdown: Countdown | null = null;
   #heldKeys: HeldKeys | null = null;
   /** Where the server says that people find the display; null while it is away. */
   #page: string | null = null;
@@ -103,6 +107,7 @@ export class Agent {
     );
     this.#answering = new Answering(display);
     this.#pictures = new Pictures(display, name);
+    this.#countdown = new Countdown(display.connection);
 
     void display.connection.gone.then(() => {
       this.settings.say(`The display ${name} is gone.`);
@@ -219,6 +224,10 @@ export class Agent {
         return void this.#look(message);
       case 'measure':
         return this.#measure(message);
+      case 'shoot':
+        return void this.#shoot(message);
+      case 'waiting':
+        return this.#countdown?.show(message.seconds);
       case 'hold':
         return this.#heldKeys?.want(message);
       case 'panel':
@@ -228,6 +237,7 @@ export class Agent {
       case 'hold-done':
         return this.#heldKeys?.holdDone();
       case 'no-panel':
+        this.#countdown?.show(null);
         return this.#heldKeys?.want(null);
       case 'misunderstood':
         return this.settings.say(`The server did not understand: ${message.detail}`);
@@ -237,6 +247,18 @@ export class Agent {
   async #look({ id, windows }: Look): Promise<void> {
     const pictures = (await this.#pictures?.look(windows)) ?? [];
     this.#link.say({ type: 'seen', id, pictures });
+  }
+
+  async #shoot({ id, window }: Shoot): Promise<void> {
+    this.#countdown?.show(null);
+    // Key Fold's own window is in no picture of the screen.
+    if (window === null) await this.#panel?.outOfSight();
+    const png = (await this.#pictures?.shoot(window)) ?? null;
+    this.#link.say({
+      type: 'shot',
+      id,
+      png: png && png.length <= LARGEST_PICTURE ? png.toString('base64') : null,
+    });
   }
 
   #measure({ id }: Measure): void {

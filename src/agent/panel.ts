@@ -6,6 +6,7 @@ import { pathToFileURL } from 'node:url';
 import { doorTo } from '../lib/core/display/door';
 import type { PanelStance } from '../lib/core/display/holding';
 import type { Geometry } from '../lib/core/model/geometry';
+import type { WindowAttributes } from 'x11';
 import { ManagerMessages } from './x11/manager-messages';
 import { OWN_CLASS, type XWindow } from './x11/read-window';
 import type { XDisplay } from './x11/x-display';
@@ -20,6 +21,10 @@ const AGAIN_MS = 2_000;
 /** So long, in ms, a window may take to get the keys, and what was chosen to come forward. */
 const RAISED_MS = 500;
 const WISHED_MS = 1_000;
+/** So long, in ms, it may take to go out of sight. */
+const GONE_MS = 1_500;
+/** A window that is mapped, and all that it is in (X11 protocol, GetWindowAttributes). */
+const VIEWABLE = 2;
 
 /** What the panel's browser is started with. */
 export interface PanelSettings {
@@ -105,6 +110,22 @@ export class Panel {
     if (!this.hasKeys) this.#before = this.display.active;
     await this.#raise(window);
     await this.display.until(() => this.hasKeys, RAISED_MS);
+  }
+
+  /** Resolves once it is not to be seen, or within a short while if it stays. */
+  async outOfSight(): Promise<void> {
+    const window = this.#window;
+    if (!window) return;
+    const { connection } = this.display;
+    await this.display.until(() => this.display.windows.get(window.xid)?.minimised ?? true, GONE_MS);
+    // The manager takes what is round it away a moment later.
+    const isThere = async () => {
+      const standing = await connection.tried<WindowAttributes>((done) =>
+        connection.client.GetWindowAttributes(window.xid, done),
+      );
+      return standing?.mapState === VIEWABLE;
+    };
+    for (const until = Date.now() + GONE_MS; Date.now() < until && (await isThere()););
   }
 
   close(): void {

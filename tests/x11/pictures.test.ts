@@ -1,6 +1,7 @@
 /** Pictures of windows, decoded by the package that reads PNG: what is in them is what the programs drew. */
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, it, onTestFinished } from 'vitest';
+import { Countdown } from '../../src/agent/x11/countdown';
 import { Pictures } from '../../src/agent/x11/pictures';
 import type { Picture, PicturesAllowed } from '../../src/lib/core/display/pictures';
 import { Display } from '../../testing/display/display';
@@ -139,6 +140,89 @@ describe('a picture', () => {
     await expect.poll(() => a.desk.reading.find('a2')).toBeUndefined();
     expect(await a.look('a2')).toBeNull();
   });
+});
+
+/** A picture as large as it is. */
+async function shot({ pictures }: Scene, window: string | null): Promise<PNG | null> {
+  const png = await pictures.shoot(window);
+  return png && PNG.sync.read(png);
+}
+const pixelAt = ({ width, data }: PNG, x: number, y: number): number =>
+  data.readUIntBE(4 * (y * width + x), 3);
+
+describe('as large as it is', () => {
+  it('is a window, pixel by pixel, though others lie over it', async () => {
+    const a = await scene('a: a1 | b: b1');
+    await draw(a, 'b1', 0x336699);
+    await pictureOf(a, 'b1');
+    const { client } = a.desk.clients[1]?.connection ?? display.connection;
+    const xid = a.desk.reading.find('b1')?.xid ?? 0;
+    client.ChangeWindowAttributes(xid, { backgroundPixel: 0x010203 });
+    client.ClearArea(xid, 299, 199, 1, 1, 0);
+    await client.sync();
+    const picture = (await shot(a, 'b1')) as PNG;
+    expect([picture.width, picture.height]).toEqual([300, 200]);
+    expect([pixelAt(picture, 0, 0), pixelAt(picture, 299, 199), pixelAt(picture, 298, 199)]).toEqual([
+      0x336699, 0x010203, 0x336699,
+    ]);
+  });
+
+  it('is the screen as the server has it, and of what is left out nothing', async () => {
+    const a = await scene('a: a1 | b: b1');
+    await draw(a, 'a1', 0x660000);
+    await draw(a, 'b1', 0x006600);
+    await pictureOf(a, 'b1');
+    const { x, y, width, height } = a.desk.reading.find('a1')?.geometry ?? {
+      x: 0,
+      y: 0,
+      width: 0,
+      height: 0,
+    };
+    const middle = [x + Math.round(width / 2), y + Math.round(height / 2)] as const;
+    const screen = (await shot(a, null)) as PNG;
+    expect({ width: screen.width, height: screen.height }).toEqual({
+      width: display.connection.screen.width,
+      height: display.connection.screen.height,
+    });
+    expect(pixelAt(screen, ...middle)).toBe(0x660000);
+    // Every pixel as the server itself tells it: blue, green, red.
+    const there = await display.connection.pixels(0, 0, screen.width, screen.height);
+    for (let at = 0; at < there.length; at += 4)
+      if (there.readUIntLE(at, 3) !== screen.data.readUIntBE(at, 3)) expect.fail(`pixel ${at / 4}`);
+    a.pictures.allow({ ...ALL, except: ['a'] });
+    const left = (await shot(a, null)) as PNG;
+    const colours = new Set<number>();
+    for (let at = 0; at < left.data.length; at += 4) colours.add(left.data.readUIntBE(at, 3));
+    expect(colours.has(0x660000)).toBe(false);
+    expect(pixelAt(left, ...middle)).toBe(0x444444);
+    expect(await shot(a, 'a1')).toBeNull();
+  });
+
+  it('is nothing where nothing may be pictured, or it is not there', async () => {
+    const a = await scene('a: a1', { ...ALL, allowed: false });
+    expect([await shot(a, null), await shot(a, 'a1')]).toEqual([null, null]);
+    a.pictures.allow(ALL);
+    expect(await shot(a, 'w-nowhere')).toBeNull();
+    expect(await shot(a, null)).not.toBeNull();
+    a.pictures.allow({ ...ALL, allowed: false });
+    expect(await shot(a, null)).toBeNull();
+  });
+});
+
+it('a wait is shown on the display, a square a second, and is gone from it in time', async () => {
+  const { connection } = display;
+  const countdown = new Countdown(connection);
+  const { width, height } = connection.screen;
+  const squares = async () => {
+    const bytes = await connection.pixels(0, height - 76, width, 1);
+    const row = Array.from({ length: width }, (_, x) => bytes.readUIntLE(4 * x, 3) === 0xf4c95d);
+    return row.filter((lit, x) => lit && !row[x - 1]).length;
+  };
+  for (const seconds of [3, 2, 1, 0, 5, null] as const) {
+    countdown.show(seconds);
+    await connection.client.sync();
+    expect(await squares()).toBe(seconds ?? 0);
+  }
 });
 
 describe('none is made', () => {

@@ -1,4 +1,5 @@
-import type { CompositeExtension, DamageExtension, RenderExtension, XEvent } from 'x11';
+import type { CompositeExtension, DamageExtension, RenderExtension, WindowAttributes, XEvent } from 'x11';
+import type { Area } from '../../lib/core/capture/area';
 import {
   PICTURE_WIDTHS,
   pictureWidth,
@@ -6,6 +7,8 @@ import {
   type Picture,
   type PicturesAllowed,
 } from '../../lib/core/display/pictures';
+import type { WindowId } from '../../lib/core/model/ids';
+import { fullPicture } from './full-picture';
 import { smallPicture, type Source } from './small-picture';
 import { listedOf } from './telling';
 import { EVENTS, XConnection } from './x-connection';
@@ -13,6 +16,10 @@ import type { XDisplay } from './x-display';
 
 /** Two pictures of one window are at least so far apart, in ms, however often it changes and is looked at. */
 const APART_MS = 250;
+/** What a manager draws round a window is not wider, in pixels. */
+const FRAME = 48;
+/** A window that is mapped, and all that it is in (X11 protocol, GetWindowAttributes). */
+const VIEWABLE = 2;
 /** The width of the picture that is kept of a window that goes out of sight. */
 const KEPT_WIDTH = PICTURE_WIDTHS[2];
 
@@ -96,6 +103,47 @@ export class Pictures {
         pictures.push({ window, version, png: made.png });
     }
     return pictures;
+  }
+
+  /**
+   * A picture as large as it is: of a window, or of the screen (null), in which what must not be pictured is painted over.
+   * Null where none may be taken, or none can.
+   */
+  async shoot(window: WindowId | null): Promise<Buffer | null> {
+    // What was allowed or forbidden just before counts.
+    await this.#turn;
+    const means = this.#means;
+    if (!means) return null;
+    const { connection } = means;
+    if (window === null) {
+      const { root, screen } = connection;
+      return fullPicture(
+        connection,
+        { drawable: root, ...screen },
+        await this.#notToBePictured(connection),
+      ).catch(() => null);
+    }
+    const xid = this.display.find(window)?.xid;
+    const source = xid === undefined ? null : this.#watched.get(xid)?.source;
+    return source ? fullPicture(connection, source).catch(() => null) : null;
+  }
+
+  /** Where windows of programs are to be seen that are left out, with their frames. */
+  async #notToBePictured(connection: XConnection): Promise<Area[]> {
+    const except = new Set(this.#allowed.except);
+    const { windows, programs } = this.display;
+    const areas: Area[] = [];
+    for (const window of windows.values()) {
+      if (!except.has(programs.applicationOf(window).id)) continue;
+      const { client } = connection;
+      const standing = await connection.tried<WindowAttributes>((done) =>
+        client.GetWindowAttributes(window.xid, done),
+      );
+      const { x, y, width, height } = window.geometry;
+      if (standing?.mapState === VIEWABLE)
+        areas.push({ x: x - FRAME, y: y - FRAME, width: width + 2 * FRAME, height: height + 2 * FRAME });
+    }
+    return areas;
   }
 
   stop(): void {

@@ -14,8 +14,9 @@ export interface Source extends Extent {
 const SRC = 1;
 const DEPTH = 24;
 /** X's format of images that has all planes of a pixel together (X11 protocol, GetImage). */
-const Z_PIXMAP = 2;
-const ALL_PLANES = 0xffffffff;
+export const Z_PIXMAP = 2;
+/** All bits of a pixel. */
+export const ALL_PLANES = 0xffffffff;
 /** What is wider than high is at most so many times as high as wide: a log that nobody could read anyway. */
 const TALLEST = 2;
 

@@ -4,6 +4,7 @@ import { FARTHEST, LONGEST_ID, LONGEST_TEXT, MOST_WINDOWS } from '../model/limit
 import { USABLE_HOLD_KEYS } from '../slices/settings/state';
 import { MOST_LOOKED_AT } from './pictures';
 import { MOST_MEASURED } from './processes';
+import { LONGEST_SHOT, LONGEST_WAIT } from './shots';
 
 const { id, title, text, instant } = session.$defs;
 
@@ -24,6 +25,10 @@ const IDS = { type: 'array', items: ID, uniqueItems: true };
 const POSITIONS = { type: 'array', items: { type: 'string', pattern: '^\\w{1,30}$' } };
 const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 const list = (items: object, maxItems: number) => ({ type: 'array', items, maxItems });
+const BASE64 = {
+  type: 'string',
+  pattern: '^(?:[A-Za-z0-9+/]{4})*(?:[A-Za-z0-9+/]{2}==|[A-Za-z0-9+/]{3}=)?$',
+};
 const amount = { type: 'number', minimum: 0 };
 const side = { type: 'integer', minimum: 1, maximum: FARTHEST };
 const place = { type: 'number', minimum: -1_000_000, maximum: 1_000_000 };
@@ -76,6 +81,7 @@ export const AGENT_SCHEMA = {
         MOST_MEASURED,
       ),
     }),
+    message('shot', { id: TITLE, png: orNull({ ...BASE64, maxLength: LONGEST_SHOT }) }),
     message('key', { key: { $ref: '#/$defs/key' }, front: orNull(ID) }),
     message('grabbed', {
       holdKey: { enum: USABLE_HOLD_KEYS },
@@ -110,11 +116,7 @@ export const AGENT_SCHEMA = {
     picture: whole({
       window: ID,
       version: TITLE,
-      png: {
-        type: 'string',
-        maxLength: 2 * 1024 * 1024,
-        pattern: '^(?:[A-Za-z0-9+/]{4})*(?:[A-Za-z0-9+/]{2}==|[A-Za-z0-9+/]{3}=)?$',
-      },
+      png: { ...BASE64, maxLength: 2 * 1024 * 1024 },
     }),
     key: whole({
       phase: { enum: ['down', 'up'] },
@@ -200,6 +202,8 @@ export const TO_AGENT_SCHEMA = {
       windows: list(whole({ window: ID, width: side, seen: orNull(TITLE) }), MOST_LOOKED_AT),
     }),
     message('measure', { id: { type: 'string' } }),
+    message('shoot', { id: { type: 'string' }, window: orNull(ID) }),
+    message('waiting', { seconds: orNull({ type: 'integer', minimum: 0, maximum: LONGEST_WAIT }) }),
     message('hold', {
       holdKey: { enum: USABLE_HOLD_KEYS },
       positions: POSITIONS,

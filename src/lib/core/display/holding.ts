@@ -7,6 +7,7 @@ import type { DeskState } from '../desk/state';
 import type { ArrivedKey } from '../keys/key-input';
 import type { WindowId } from '../model/ids';
 import type { Session } from '../session/session';
+import type { Waiting } from './shots';
 import { holdKeyOf, USABLE_HOLD_KEYS, type UsableHoldKey } from '../slices/settings/state';
 
 /** Which keys the page wants to hear of while the hold key is down, wherever the keys are. */
@@ -52,7 +53,7 @@ export interface HoldDone {
 }
 
 /** What the page says. */
-export type FromPanel = HoldWanted | PanelWanted | PanelHasKeys | HoldDone;
+export type FromPanel = HoldWanted | PanelWanted | PanelHasKeys | HoldDone | Waiting;
 
 /** A key, pressed while the hold key is down or let go since. */
 export interface KeyTold {

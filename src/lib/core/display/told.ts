@@ -9,6 +9,7 @@ import type { ApplicationId, Instant, TabId, WindowId, WorkspaceId } from '../mo
 import type { FromPanel, ToPanel } from './holding';
 import type { Look, PicturesAllowed, Seen } from './pictures';
 import type { Measure, Measured } from './processes';
+import type { Shoot, ShotTaken } from './shots';
 import type { Settlement } from '../slices/under-way/state';
 
 /** The version of these messages. */
@@ -109,7 +110,7 @@ export interface Settled {
 }
 
 /** Everything that an agent says. */
-export type AgentMessage = Hello | Told | Settled | Seen | Measured | ToPanel;
+export type AgentMessage = Hello | Told | Settled | Seen | Measured | ShotTaken | ToPanel;
 
 /** Everything that is said to an agent. */
 export type ServerMessage =
@@ -127,6 +128,8 @@ export type ServerMessage =
   | Look
   /** What programs use is looked at. */
   | Measure
+  /** A picture of the screen or a window is wanted. */
+  | Shoot
   /** Whether the tabs of browsers are to be followed; until it is said they are not. */
   | { readonly type: 'tabs'; readonly followed: boolean }
   /** What the page in Key Fold's own window wants, and that there is none any more. */

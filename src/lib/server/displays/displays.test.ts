@@ -308,6 +308,27 @@ describe('pictures', () => {
     expect(await two.hears('pictures')).toEqual({ type: 'pictures', allowed: true, except: ['keys'] });
   });
 
+  it('of the screen or a window are asked for once, and none of what may not be pictured', async () => {
+    const one = await showing();
+    one.socket.on('message', (data) => {
+      const message = JSON.parse((data as Buffer).toString()) as ServerMessage;
+      if (message.type !== 'shoot') return;
+      one.say({ type: 'shot', id: 'another', png: null });
+      one.say({ type: 'shot', id: message.id, png: message.window === 'gone' ? null : png });
+    });
+    const shots = (...windows: readonly (string | null)[]) =>
+      Promise.all(windows.map(async (window) => (await displays.shot(session, window))?.toString() ?? null));
+    const asked = () => one.heard.flatMap((message) => (message.type === 'shoot' ? [message.window] : []));
+    expect(await shots(null, 'tide', 'safe', 'gone')).toEqual(['a picture', 'a picture', 'a picture', null]);
+    await set({ shown: true, except: ['keys'] });
+    expect(await shots(null, 'tide', 'safe')).toEqual(['a picture', 'a picture', null]);
+    await set({ shown: false, except: [] });
+    expect(await shots(null, 'tide')).toEqual([null, null]);
+    expect(asked().filter((window) => window === 'safe')).toHaveLength(1);
+    expect(asked().filter((window) => window === null)).toHaveLength(2);
+    expect(await displays.shot('ellavane', null)).toBeNull();
+  });
+
   it('are none where there is no such display, none with an agent, or one that does not answer', async () => {
     expect(await displays.pictures('ellavane', looked)).toEqual([]);
     const one = (await agent()).say(hello).say(told);

@@ -4,8 +4,11 @@ import { WebSocketServer, type RawData, type WebSocket } from 'ws';
 import { displaySession } from '../../core/display/display-session';
 import { mayBePictured, type LookedAt, type Picture } from '../../core/display/pictures';
 import type { HoldWanted } from '../../core/display/holding';
+import { LONGEST_SHOT } from '../../core/display/shots';
 import type { ProgramUse } from '../../core/display/processes';
 import { CLOSE_CODES, type AgentMessage, type ServerMessage } from '../../core/display/told';
+import type { WindowId } from '../../core/model/ids';
+import { picturesOf } from '../../core/slices/settings/state';
 import { agentMessageFrom, isOtherVersion, panelMessageFrom } from '../input/agent-input';
 import { Problem } from '../http/problem';
 import type { EventStore } from '../store/event-store';
@@ -17,8 +20,10 @@ import type { DisplayTokens } from './display-tokens';
 export const AGENT_ROUTE = '/api/agent';
 /** Where the pages in Key Fold's own windows connect. */
 export const PANEL_ROUTE = '/api/panel';
-/** A message of an agent is at most so long, in bytes: what 2,000 windows with the longest titles are. */
-const LARGEST_MESSAGE = 4 * 1024 * 1024;
+/** A message of an agent is at most so long, in bytes: a picture, and what is round it. 2,000 windows are less. */
+const LARGEST_MESSAGE = LONGEST_SHOT + 1_024;
+/** So long, in ms, an agent may take for a picture of the screen. */
+const SHOT_MS = 20_000;
 /** So often, in ms, an agent is asked whether it is still there; one that has not answered by the next time is gone. */
 const PULSE_MS = 5_000;
 
@@ -30,6 +35,7 @@ interface Connected {
   /** What it was asked to show, and to tell of programs. */
   readonly looking: Asked<readonly Picture[]>;
   readonly measuring: Asked<readonly ProgramUse[]>;
+  readonly shooting: Asked<{ readonly png: string | null }>;
   detach: (() => void) | null;
   agent: WebSocket | null;
   /** The page in Key Fold's own window on that display, and which keys it wants. */
@@ -106,6 +112,20 @@ export class Displays {
     return (await measuring.ask((id) => send(agent, { type: 'measure', id }))) ?? [];
   }
 
+  /** A picture of a display's screen (null), or of one of its windows, as a PNG; null where none may be taken, or none can. */
+  async shot(session: string, window: WindowId | null): Promise<Buffer | null> {
+    const { carrier, shooting, agent } = this.#displays.get(session) ?? {};
+    const may = () => {
+      const now = carrier?.session;
+      if (!now) return false;
+      return window === null ? picturesOf(now.settings).shown : mayBePictured(now, window);
+    };
+    if (!agent || !shooting || !may()) return null;
+    const { png = null } = (await shooting.ask((id) => send(agent, { type: 'shoot', id, window }))) ?? {};
+    // What may be pictured can have changed meanwhile.
+    return png === null || !may() ? null : Buffer.from(png, 'base64');
+  }
+
   /** Lets go of all agents and panels. */
   close(): void {
     clearInterval(this.#pulse);
@@ -175,6 +195,8 @@ export class Displays {
             this.#displays.get(session)?.looking.answered(message.id, message.pictures);
           else if (message.type === 'measured')
             this.#displays.get(session)?.measuring.answered(message.id, message.programs);
+          else if (message.type === 'shot')
+            this.#displays.get(session)?.shooting.answered(message.id, message);
           else send(this.#displays.get(session)?.panel, message);
         } catch (error) {
           if (!(error instanceof Problem)) return agent.close(TRY_AGAIN, 'Not now.');
@@ -242,6 +264,7 @@ export class Displays {
       carrier: new DisplayCarrier(closed),
       looking: new Asked(),
       measuring: new Asked(),
+      shooting: new Asked(SHOT_MS),
       detach: null,
       agent: null,
       panel: null,

@@ -146,6 +146,11 @@ export const PROBLEM_TYPES = {
     title: 'No room for pictures',
     help: 'Cut a smaller part out, or keep it as a file of your own.',
   },
+  'not-pictured': {
+    status: 404,
+    title: 'Not pictured',
+    help: 'It is out of sight or gone, the display is away, or the settings let it not be pictured.',
+  },
   'no-such-picture': {
     status: 404,
     title: 'No such picture',

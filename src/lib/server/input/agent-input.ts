@@ -12,6 +12,7 @@ import {
   type ToldWorkspace,
 } from '../../core/display/told';
 import { MOST_MEASURED, type Measured, type ProgramUse } from '../../core/display/processes';
+import { LONGEST_WAIT, type ShotTaken, type Waiting } from '../../core/display/shots';
 import { MOST_LOOKED_AT, type Picture, type Seen } from '../../core/display/pictures';
 import type {
   FromPanel,
@@ -42,6 +43,8 @@ import {
   IsTextOf,
   IsTitle,
   OrNull,
+  IsA,
+  isPictureFile,
 } from './rules';
 import { summary } from './summary';
 
@@ -158,6 +161,12 @@ class MeasuredInput implements Measured {
   @IsListOf(() => ProgramUseInput, { most: MOST_MEASURED }) programs!: ProgramUseInput[];
 }
 
+class ShotTakenInput implements ShotTaken {
+  @Equals('shot') type!: 'shot';
+  @IsTitle() id!: string;
+  @OrNull() @IsA('isFile', isPictureFile, 'must be a file in Base64, or null') png!: string | null;
+}
+
 class ArrivedKeyInput implements ArrivedKey {
   @IsIn(['down', 'up']) phase!: 'down' | 'up';
   @IsTextOf(0, LONGEST_ID) code!: string;
@@ -204,6 +213,11 @@ class PanelHasKeysInput implements PanelHasKeys {
   @Equals('has-keys') type!: 'has-keys';
 }
 
+class WaitingInput implements Waiting {
+  @Equals('waiting') type!: 'waiting';
+  @OrNull() @IsInt() @Min(0) @Max(LONGEST_WAIT) seconds!: number | null;
+}
+
 class HoldDoneInput implements HoldDone {
   @Equals('hold-done') type!: 'hold-done';
 }
@@ -217,6 +231,7 @@ const PANEL_INPUTS: Readonly<Record<FromPanel['type'], ClassConstructor>> = {
   panel: PanelWantedInput,
   'has-keys': PanelHasKeysInput,
   'hold-done': HoldDoneInput,
+  waiting: WaitingInput,
 };
 const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   hello: HelloInput,
@@ -224,6 +239,7 @@ const INPUTS: Readonly<Record<AgentMessage['type'], ClassConstructor>> = {
   settled: SettledInput,
   seen: SeenInput,
   measured: MeasuredInput,
+  shot: ShotTakenInput,
   key: KeyInput,
   grabbed: GrabbedInput,
   giving: GivingInput,

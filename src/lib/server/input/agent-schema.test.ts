@@ -45,6 +45,8 @@ const MESSAGES = [
     id: 'x',
     programs: [{ application: 'a', since: '2026-11-24T06:12:00.000Z', processor: 0.5, memory: 1e8 }],
   },
+  { type: 'shot', id: 'x', png: 'iVBORw0KGgo=' },
+  { type: 'shot', id: 'x', png: null },
   { type: 'key', key: HELD_S, front: 'w-1' },
   { type: 'grabbed', holdKey: 'Meta', taken: ['KeyS'] },
   { type: 'giving' },

@@ -68,7 +68,7 @@ export const ArePictures = () =>
 const LONGEST_FILE = 4 * Math.ceil(LARGEST_PICTURE / 3);
 
 /** Decoded and encoded again it must be the same: RFC 4648 without anything that is left out or added. */
-const isPictureFile = (value: unknown): boolean =>
+export const isPictureFile = (value: unknown): boolean =>
   typeof value === 'string' &&
   value.length <= LONGEST_FILE &&
   Buffer.from(value, 'base64').toString('base64') === value;

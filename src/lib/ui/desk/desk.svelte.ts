@@ -100,7 +100,7 @@ export class Desk {
   readonly #timers = new Map<Timer, ReturnType<typeof setTimeout>>();
   readonly #flushes = new Set<() => void>();
   /** Takes pictures, once it was asked for. */
-  capture: Capture | null = null;
+  capture = $state.raw<Capture | null>(null);
   /** The window of which a picture is taken just now. */
   pictured = $state<WindowId | null>(null);
   /** Now and then it has an advice. */

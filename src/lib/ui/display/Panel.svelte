@@ -80,6 +80,11 @@
     if (stance === 'keys') desk.takeKeyboard();
     channel.say({ type: 'panel', stance, wished: untrack(() => desk.link.isBusy) });
   });
+  // While a picture is waited for, this window is out of sight: the display itself shows how long.
+  $effect(() => {
+    const seconds = desk.capture?.left;
+    if (seconds !== undefined) channel.mention({ type: 'waiting', seconds });
+  });
   // Behind what is wanted of the window: that goes first.
   $effect(() => {
     if (!ended || desk.link.unsettled > 0) return;
