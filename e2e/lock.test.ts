@@ -48,6 +48,10 @@ describe('a locked session', () => {
       fetch(url(`${here}/switches`), { method: 'DELETE' }),
       send('POST', `${here}/commands`, batch),
       send('POST', `${here}/pictures`, { windows: [] }),
+      send('POST', `${here}/shots`, { window: null }),
+      send('POST', `${here}/captures`, {}),
+      fetch(url(`${here}/captures/${'0'.repeat(64)}`)),
+      fetch(url(`${here}/processes`)),
       fetch(url(`/sessions/${id}/pages/d-a1`)),
     ];
     for (const response of await Promise.all(asked))
