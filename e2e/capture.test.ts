@@ -128,6 +128,24 @@ describe('a picture', () => {
     await expect.poll(() => marking(person).textContent()).toContain('264 × 164, 0 marks');
   });
 
+  it('of everything is as the browser itself shows the page', async () => {
+    const person = await at(atEllavane());
+    const seen = PNG.sync.read(await person.page.screenshot());
+    await take(person, 'Everything');
+    const taken = PNG.sync.read((await keep(person)).file);
+    expect([taken.width, taken.height]).toEqual([seen.width, seen.height]);
+    let differing = 0;
+    for (let offset = 0; offset < seen.data.length; offset += 4)
+      if (
+        [0, 1, 2].some(
+          (nth) => Math.abs((seen.data[offset + nth] ?? 0) - (taken.data[offset + nth] ?? 0)) > 64,
+        )
+      )
+        differing += 1;
+    // Letters may stand half a pixel beside where they stood; nothing else may.
+    expect(differing / (seen.width * seen.height)).toBeLessThan(0.015);
+  });
+
   it('of one window that others lie over shows all of it, and leaves everything where it is', async () => {
     const person = await at(atSession('a: a1 a2 a3'));
     const window = person.page.locator('#window-a3');

@@ -8,6 +8,8 @@ export const NOT_IN_PICTURES = 'data-not-in-pictures';
  * line would break it: they stand a little closer.
  */
 const FITTING = '-0.04px';
+/** More than what is lost by rounding, in px. */
+const ROUNDED = 0.5;
 
 /**
  * An element of this page as it looks, drawn by the browser from a copy of it. What is in the frame of another site cannot
@@ -32,7 +34,7 @@ export async function pictureOfElement(element: HTMLElement, unit: number): Prom
       : { letterSpacing: FITTING, left: '0', top: '0', outline: 'none', boxShadow: 'none' },
     font: { cssText: await fontFaces() },
     features: { restoreScrollPosition: true, copyScrollbar: false, fixSvgXmlDecode: false },
-    onCloneEachNode: hideScrollbars,
+    onCloneEachNode: adjust,
   });
 }
 
@@ -40,11 +42,15 @@ const isInPicture = (node: Node): boolean =>
   !(node instanceof Element) ||
   (node.nodeName !== 'IFRAME' && !node.hasAttribute(NOT_IN_PICTURES) && node.checkVisibility());
 
-/** The copy is scrolled by moving what is in it. */
-function hideScrollbars(copy: Node): void {
+function adjust(copy: Node): void {
   if (!(copy instanceof HTMLElement)) return;
+  const { style } = copy;
+  // It is scrolled by moving what is in it.
   for (const side of ['overflow-x', 'overflow-y'])
-    if (/auto|scroll/u.test(copy.style.getPropertyValue(side))) copy.style.setProperty(side, 'hidden');
+    if (/auto|scroll/u.test(style.getPropertyValue(side))) style.setProperty(side, 'hidden');
+  // Widths are told rounded: what just fitted beside each other must not break.
+  if (style.flexWrap === 'wrap' && style.width.endsWith('px'))
+    style.width = `${Number.parseFloat(style.width) + ROUNDED}px`;
 }
 
 /** The properties that anything on this page is styled by: half of all that there are, and so in half the time. */

@@ -243,7 +243,7 @@
       onEscapeKeydown={(event) => event.preventDefault()}
       onInteractOutside={(event) => event.preventDefault()}
       {onkeydown}
-      class="fixed inset-4 z-50 grid grid-cols-[auto_1fr] grid-rows-[auto_1fr_auto] gap-x-3 border-l-[30px] border-bar bg-paper-high p-3 outline-none max-sm:inset-0 max-sm:border-l-8"
+      class="fixed inset-4 z-50 grid grid-cols-[auto_1fr] grid-rows-[auto_1fr_auto] gap-x-3 border-l-[30px] border-bar bg-paper-high p-3 outline-none max-sm:inset-0 max-sm:grid-rows-[auto_auto_1fr_auto] max-sm:border-l-8"
     >
       <div class="col-span-2 flex flex-wrap items-baseline gap-x-4 pb-2">
         <Dialog.Title class="text-lg font-[650]">{TEXTS.title}</Dialog.Title>
@@ -255,7 +255,7 @@
         >
       </div>
       <div
-        class="flex flex-col gap-3 overflow-y-auto pr-1 text-[13px] max-sm:col-span-2 max-sm:flex-row max-sm:flex-wrap"
+        class="flex flex-col gap-3 overflow-y-auto pr-1 text-[13px] max-sm:col-span-2 max-sm:flex-row max-sm:flex-wrap max-sm:items-start max-sm:gap-1 max-sm:pb-2"
       >
         <div
           role="group"
@@ -284,7 +284,10 @@
                 work({ type: 'ink', ink });
                 area?.focus();
               }}
-              ><span aria-hidden="true" class="ink-dot h-3 w-full" style:background={INK_COLOURS[ink]}
+              ><span
+                aria-hidden="true"
+                class="h-3 w-full forced-color-adjust-none"
+                style:background={INK_COLOURS[ink]}
               ></span><span aria-hidden="true" class="font-mono text-[11px]">{nth + 1}</span></button
             >
           {/each}
