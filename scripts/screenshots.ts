@@ -64,7 +64,6 @@ const VIEWS: Readonly<Record<string, View>> = {
   switcher: { open: (person) => person.hold('S', 'S') },
   'switcher-night': { desk: byNight, open: (person) => person.hold('S', 'S') },
   survey: { open: (person) => person.chord('W').then(() => person.press('ArrowRight')) },
-  'put-away-while-holding': { open: (person) => person.hold('S', 'X', 'S', 'Z', 'S', 'C', 'V') },
   search: {
     open: async (person) => {
       await person.chord('Q');
@@ -151,6 +150,36 @@ const VIEWS: Readonly<Record<string, View>> = {
       await person.chord('S');
       // Long enough to be told the keys.
       await person.page.clock.runFor(9_000);
+    },
+  },
+  picture: {
+    open: async (person) => {
+      await person.chord('Shift+Y');
+      await person.page.getByRole('button', { name: /^Everything/ }).press('Enter');
+      const canvas = person.page.locator('.konvajs-content canvas');
+      while ((await canvas.count()) === 0) await person.page.clock.runFor(100);
+      await person.press(
+        'x',
+        'Shift+ArrowLeft',
+        'ArrowDown',
+        'ArrowDown',
+        'ArrowDown',
+        'ArrowDown',
+        'ArrowDown',
+        'ArrowDown',
+      );
+      await person.press(
+        'Enter',
+        'n',
+        'ArrowLeft',
+        'ArrowLeft',
+        'ArrowUp',
+        'ArrowUp',
+        'ArrowUp',
+        'ArrowUp',
+        'Enter',
+      );
+      await person.press('a', 'ArrowUp', 'Enter', 'b', 'ArrowUp', 'ArrowUp', 'ArrowUp', 'ArrowUp');
     },
   },
   workspaces: { open: (person) => person.chord('I').then(() => person.chord('P')) },
