@@ -109,6 +109,9 @@ it('forgets what was recorded, after asking, and records nothing more once that 
   await page.getByText('1 line forgotten.').waitFor();
   expect(await lines(person.session)).toEqual([]);
   await page.getByRole('switch', { name: 'Record switches' }).press('Space');
+  // Back to the figures, of which there are none, and to the desk.
+  await person.press('Escape');
+  await page.getByText('Nothing is recorded yet', { exact: false }).waitFor();
   await person.press('Escape');
   await expect.poll(() => dialog(person).count()).toBe(0);
   await person.chord('S');

@@ -38,9 +38,15 @@ export async function pictureOfElement(element: HTMLElement, unit: number): Prom
   });
 }
 
+/** What is there for screen readers alone: with a thousand windows, their names. */
+const NOT_SEEN = 'sr-only';
+
 const isInPicture = (node: Node): boolean =>
   !(node instanceof Element) ||
-  (node.nodeName !== 'IFRAME' && !node.hasAttribute(NOT_IN_PICTURES) && node.checkVisibility());
+  (node.nodeName !== 'IFRAME' &&
+    !node.classList.contains(NOT_SEEN) &&
+    !node.hasAttribute(NOT_IN_PICTURES) &&
+    node.checkVisibility());
 
 function adjust(copy: Node): void {
   if (!(copy instanceof HTMLElement)) return;

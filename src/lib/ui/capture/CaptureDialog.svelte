@@ -78,7 +78,8 @@
       <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
       <ul bind:this={list} role="list" {onkeydown} class="flex flex-col">
         {#each shots as shot (shot.of === 'window' ? shot.window : shot.of)}
-          <li class="border-b border-line-soft">
+          <!-- There may be thousands, of which a screenful is painted. -->
+          <li class="border-b border-line-soft [contain-intrinsic-height:37px] [content-visibility:auto]">
             <button type="button" class={ROW} onclick={() => void take(shot)}>
               {#if shot.of === 'window'}
                 {@const window = windowOf(desk.session, shot.window)}

@@ -164,6 +164,13 @@
     does();
   }
 
+  /** Back from what is recorded to the figures; false where one is there already. */
+  function leave(): boolean {
+    if (view === 'figures') return false;
+    void show('figures');
+    return true;
+  }
+
   const range = $derived(
     view === 'recorded' || PERIODS[period] === null
       ? ''
@@ -187,6 +194,7 @@
     <Dialog.Overlay class="fixed inset-0 z-40 bg-paper" />
     <Dialog.Content
       {onkeydown}
+      onEscapeKeydown={(event) => leave() && event.preventDefault()}
       onOpenAutoFocus={(event: Event) => {
         event.preventDefault();
         content?.focus();
@@ -300,7 +308,7 @@
             () => void show(view === 'recorded' ? 'figures' : 'recorded'),
             view === 'recorded',
           )}
-          {@render legend('Esc', TALLY_TEXTS.back, () => (desk.dialog = null))}
+          {@render legend('Esc', TALLY_TEXTS.back, () => leave() || (desk.dialog = null))}
         </span>
       </footer>
     </Dialog.Content>
