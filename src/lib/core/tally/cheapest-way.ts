@@ -138,8 +138,8 @@ interface Reached {
 
 /**
  * The fewest steps, by breadth-first search over the switcher's own states: every key costs the same, so what is found first
- * is cheapest. A digit goes to its row once the switcher is open. Steps among the windows of another application's row lead
- * nowhere, because going on to the next row forgets them: they are not looked at.
+ * is cheapest. A digit goes to its row from wherever one is, so it is only worth trying first. Steps among the windows of another
+ * application's row lead nowhere, because going on to the next row forgets them: they are not looked at.
  */
 function bySteps(to: WindowId, means: Means, most: number): Route | null {
   const { session } = means;
@@ -149,7 +149,7 @@ function bySteps(to: WindowId, means: Means, most: number): Route | null {
     const { switcher } = advance(null, { type: 'open', by: step, mode: 'holding' }, session);
     return switcher ? [{ switcher, does: { action: step, argument: null }, from: null }] : [];
   });
-  const { amongRows, amongLeaves } = movesOf(session);
+  const { toRows, amongRows, amongLeaves } = movesOf(session);
   for (let keys = 2; reached.length > 0; keys += 1) {
     if (keysSeconds(means.operators, keys, looksOf(keys - 1)) >= most) return null;
     const next: Reached[] = [];
@@ -160,7 +160,8 @@ function bySteps(to: WindowId, means: Means, most: number): Route | null {
       seen.add(state);
       const here = unfoldedRow(switcher)?.application === application;
       if (here && highlightedLeaf(switcher, session) === to) return bySwitcher(from, means);
-      for (const { input, does } of here ? amongLeaves : amongRows) {
+      const moves = here ? amongLeaves : from.from === null ? [...amongRows, ...toRows] : amongRows;
+      for (const { input, does } of moves) {
         const after = advance(switcher, input, session).switcher;
         if (after && after !== switcher) next.push({ switcher: after, does, from });
       }
@@ -179,7 +180,9 @@ function bySwitcher(end: Reached, means: Means): Route {
 
 /** A place brings its application forward with another window; its window keys go on from there, in the same hold. */
 function byPlaceAndStep(to: WindowId, means: Means, most: number): Route | null {
-  const { session } = means;
+  const { session, operators } = means;
+  // The hold key, the digit and at least one step, after a look.
+  if (keysSeconds(operators, 3, 1) >= most) return null;
   const { application } = windowOf(session, to);
   const digit = DIGITS.find((one) => thingAt(session, one) === application);
   if (digit === undefined || frontApplication(session) === application) return null;
@@ -188,7 +191,7 @@ function byPlaceAndStep(to: WindowId, means: Means, most: number): Route | null 
   const command = { type: 'walk-to', window: first.id, pass: null, id: '', at: '' } as const;
   const plan = planOf(session, { id: '', v: BATCH_VERSION, commands: [command] });
   if (!plan.ok || plan.session.front !== first.id) return null;
-  const rest = most - means.operators.key;
+  const rest = most - operators.key;
   const there = bySteps(to, { ...means, session: plan.session }, rest);
   if (!there) return null;
   const strokes: Stroke[] = [...times(1, { action: 'place', argument: digit }), ...there.strokes];
@@ -202,14 +205,14 @@ function movesOf(session: Session) {
   const steps = STEPS.map((step) =>
     move({ action: step, argument: null }, { type: 'step', step, repeat: false }),
   );
-  const rows = DIGITS.flatMap((digit) => {
+  const toRows = DIGITS.flatMap((digit) => {
     const thing = thingAt(session, digit);
     return typeof thing === 'string'
       ? [move({ action: 'place', argument: digit }, { type: 'to-row', application: thing })]
       : [];
   });
   const [older, newer, ...leaves] = steps;
-  return { amongRows: [older, newer, ...rows].filter((one) => one !== undefined), amongLeaves: leaves };
+  return { toRows, amongRows: [older, newer].filter((one) => one !== undefined), amongLeaves: leaves };
 }
 
 /** Letters beyond these would cost more than any other way. */
