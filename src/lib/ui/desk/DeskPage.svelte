@@ -11,8 +11,6 @@
   import Index from '../index/Index.svelte';
   import { DEMO_ID } from '../../demo/demo-id';
   import FirstMinutes from '../first/FirstMinutes.svelte';
-  import Panel from '../display/Panel.svelte';
-  import DisplayChart from '../display/DisplayChart.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Rim from '../surface/Rim.svelte';
   import Surface from '../surface/Surface.svelte';
@@ -125,7 +123,9 @@
 >
   <div bind:this={behind} class="relative flex min-h-0 flex-1">
     {#if host.kind === 'live'}
-      <DisplayChart {host} />
+      {#await import('../display/DisplayChart.svelte') then { default: DisplayChart }}
+        <DisplayChart {host} />
+      {/await}
     {:else}
       <Surface day={now} />
       <Rim />
@@ -141,7 +141,9 @@
   {#if desk.lessons.on}<FirstMinutes />{/if}
   <FootLine {now} />
   <DeskDialog />
-  {#if panel}<Panel />{/if}
+  {#if panel}
+    {#await import('../display/Panel.svelte') then { default: Panel }}<Panel />{/await}
+  {/if}
   {#if covered}<div class="creased fixed inset-0 z-60 bg-paper"></div>{/if}
   <div class="sr-only" role="status" aria-live="polite">{desk.announcement}</div>
 </div>
