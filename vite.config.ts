@@ -9,11 +9,8 @@ export const decorators = { decorator: { legacy: true, emitDecoratorMetadata: tr
 /** No test is about time on the clock: a machine that is busy with something else must not fail one. */
 const PATIENCE = { testTimeout: 120_000, hookTimeout: 120_000, expect: { poll: { timeout: 60_000 } } };
 
-/**
- * Tests in a browser, each file with a browser of its own; `workers` files at a time. Those at a real keyboard, on a display,
- * are for themselves: they go by what comes first.
- */
-const inBrowser = (name: string, workers: number, include: string, exclude: readonly string[] = []) => ({
+/** Tests in a browser, one file after the other: what is pressed in one would be heard in another. */
+const inBrowser = (name: string, include: string, exclude: readonly string[] = []) => ({
   extends: true as const,
   test: {
     name,
@@ -22,8 +19,8 @@ const inBrowser = (name: string, workers: number, include: string, exclude: read
     exclude: [...exclude],
     globalSetup: ['tests/throwaway-cluster.ts', 'e2e/support/served-build.ts'],
     ...PATIENCE,
-    maxWorkers: workers,
-    fileParallelism: workers > 1,
+    maxWorkers: 1,
+    fileParallelism: false,
   },
 });
 
@@ -54,8 +51,8 @@ export default defineConfig({
           globalSetup: 'tests/throwaway-cluster.ts',
         },
       },
-      inBrowser('browser', 2, 'e2e/**/*.test.ts', ['e2e/keyboard/**']),
-      inBrowser('keyboard', 1, 'e2e/keyboard/*.test.ts'),
+      inBrowser('browser', 'e2e/**/*.test.ts', ['e2e/keyboard/**']),
+      inBrowser('keyboard', 'e2e/keyboard/*.test.ts'),
     ],
   },
 });

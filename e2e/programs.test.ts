@@ -1,19 +1,9 @@
 /** The programs in the windows: each works, by keyboard, and keeps what it holds. */
 import { readFile } from 'node:fs/promises';
 import { describe, expect, it } from 'vitest';
-import { toDocument } from '../src/lib/core/formats/session-document';
 import { find } from '../src/lib/core/model/table';
 import { at } from './support/at';
-import { sessionOf } from '../testing/sessions';
-import {
-  atEllavane,
-  atSession,
-  createSession,
-  openPage,
-  storedSession,
-  useBrowser,
-  type Person,
-} from './support/browser';
+import { atEllavane, atSession, storedSession, useBrowser, type Person } from './support/browser';
 
 useBrowser();
 
@@ -100,17 +90,6 @@ describe('what would be too long', () => {
 });
 
 describe('tables', () => {
-  it('come after their window, and take the keys that it has had for them', async () => {
-    const table = { kind: 'table', text: 'Berth,Ship\nT1,Sable\nT2,Wren' };
-    const desk = toDocument(sessionOf('a: a1'));
-    const documents = desk.documents.map((document) => ({ ...document, ...table }));
-    const person = await at(openPage(await createSession({ ...desk, documents })));
-    const focused = person.page.locator('#window-a1 [data-takes-focus]:focus');
-    await expect.poll(() => focused.count()).toBe(1);
-    await person.press('ArrowDown');
-    await expect.poll(() => focused.textContent()).toContain('T2');
-  });
-
   const grid = (person: Person) => person.front.getByRole('grid');
   const column = (person: Person, nth: number) =>
     grid(person).locator(`tbody td:nth-child(${nth})`).allTextContents();

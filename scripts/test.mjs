@@ -65,16 +65,15 @@ await runMain(async () => {
   };
   if (only.length > 0) count(await runTests(only));
   else {
-    // Those in the browser mostly wait for it, so all else is done beside them, one thing after the other; but for those at
-    // a real keyboard, which nothing must keep waiting.
+    // Those in the browser mostly wait for it, so all else is done beside them, one thing after the other.
     const inBrowser = runTests(['--project', 'browser']);
     count(await runTests(['--project', 'core', '--project', 'server', '--maxWorkers=1']));
     for (const [name, args] of CHECKS) {
       say(`checking ${name} …`);
       count((await ran(args, 'inherit')) ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
     }
-    count(await inBrowser);
     count(await runTests(['--project', 'keyboard']));
+    count(await inBrowser);
   }
   console.log(`${tally.passed} passed, ${tally.failed} failed`);
   process.exit(tally.failed > 0 ? 1 : 0);

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { tick, untrack } from 'svelte';
+  import { untrack } from 'svelte';
   import { manifestOf } from './manifests';
   import Unknown from './unknown/View.svelte';
   import type { PreviewProps, ViewProps } from './view';
-  import { loadView, previewOf, restingOf, viewOf } from './views';
+  import { previewOf, restingOf, viewOf } from './views';
 
   /** The program that shows a document: in a window, or small and only to be looked at, without actions. */
   let {
@@ -26,25 +26,13 @@
   $effect.pre(() => {
     if (active && !untrack(() => woken)) woken = true;
   });
-  $effect(() => {
-    if (woken && View === null) void comeLater(document.kind);
-  });
-
-  /** What comes later takes the keys that its window has had for it. */
-  async function comeLater(kind: string) {
-    await loadView(kind);
-    await tick();
-    const panel = globalThis.document.activeElement;
-    if (active && panel?.matches(`#window-${window} [data-scrolls]`))
-      panel.querySelector<HTMLElement>('[data-takes-focus]')?.focus({ preventScroll: true });
-  }
 </script>
 
 {#if problem !== null}
   <Unknown {document} {text} {day} why={problem} />
-{:else if actions && Resting && !(woken && View)}
+{:else if actions && Resting && !woken}
   <Resting {document} {text} {day} />
-{:else if actions && View}
+{:else if actions}
   <View {document} {text} {day} {window} {actions} {waits} {active} />
 {:else}
   <Preview {document} {text} {day} />

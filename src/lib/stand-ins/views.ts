@@ -1,6 +1,5 @@
 /** The views of the programs, by the kind of document that they show. */
 import type { Component } from 'svelte';
-import { SvelteMap } from 'svelte/reactivity';
 import { OUTSIDE } from '../core/slices/host/events';
 import DesktopEntry from './desktop-entry/View.svelte';
 import Folder from './folder/View.svelte';
@@ -16,6 +15,7 @@ import RadioLog from './radio-log/View.svelte';
 import SumsPreview from './sums/Preview.svelte';
 import Sums from './sums/View.svelte';
 import TablePreview from './table/Preview.svelte';
+import Table from './table/View.svelte';
 import TideCurve from './tide-constants/Curve.svelte';
 import Tide from './tide-constants/View.svelte';
 import Unknown from './unknown/View.svelte';
@@ -33,19 +33,9 @@ const costly = (view: Component<ViewProps>, small: Component<PreviewProps>): Vie
   resting: small,
 });
 
-/** The same, which comes after the page: what is large, and is not written into. */
-const later = (load: () => Promise<{ default: Component<ViewProps> }>, small: Component<PreviewProps>) => ({
-  load,
-  preview: small,
-  resting: small,
-});
-
-/** The views that came later, by kind. */
-const loaded = new SvelteMap<string, Component<ViewProps>>();
-
-const VIEWS: Readonly<Record<string, Views | ReturnType<typeof later>>> = {
+const VIEWS: Readonly<Record<string, Views>> = {
   'tide-constants': costly(Tide, TideCurve),
-  table: later(() => import('./table/View.svelte'), TablePreview),
+  table: costly(Table, TablePreview),
   letter: costly(Writing, Lines),
   note: costly(Writing, Lines),
   prose: costly(Prose, ProseText),
@@ -60,23 +50,8 @@ const VIEWS: Readonly<Record<string, Views | ReturnType<typeof later>>> = {
   [OUTSIDE]: { view: Outside },
 };
 
-/** The view of a kind of document; of an unknown one, what it is and its text. Null until one is there that comes later. */
-export function viewOf(kind: string): Component<ViewProps> | null {
-  const views = VIEWS[kind];
-  if (views && 'load' in views) return loaded.get(kind) ?? null;
-  return views?.view ?? Unknown;
-}
-
-/** Loads the view of a kind, if it comes later. */
-export async function loadView(kind: string): Promise<void> {
-  const views = VIEWS[kind];
-  if (!views || !('load' in views) || loaded.has(kind)) return;
-  const view = await views.load().catch(() => null);
-  if (view) loaded.set(kind, view.default);
-}
-
-/** Loads all of them, so that they are there when they are needed. */
-export const loadViews = (): void => Object.keys(VIEWS).forEach((kind) => void loadView(kind));
+/** The view of a kind of document; of an unknown one, what it is and its text. */
+export const viewOf = (kind: string): Component<ViewProps> => VIEWS[kind]?.view ?? Unknown;
 
 /** The preview of a kind of document. */
 export const previewOf = (kind: string): Component<PreviewProps> =>

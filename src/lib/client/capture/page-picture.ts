@@ -1,7 +1,7 @@
 import { domToCanvas } from 'modern-screenshot';
 
 /** What has this attribute is in no picture. */
-export const NOT_IN_PICTURES = 'data-not-in-pictures';
+const NOT_IN_PICTURES = 'data-not-in-pictures';
 
 /**
  * Letters of a copy are drawn without regard for whole pixels and come out a little wider, so that what just fitted into its

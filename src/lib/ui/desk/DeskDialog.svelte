@@ -1,7 +1,6 @@
 <script lang="ts">
   import { onMount, type Component } from 'svelte';
   import type { DialogName } from '../../core/actions/action';
-  import { loadViews } from '../../stand-ins/views';
   import { TEXTS } from '../words/texts';
   import { deskHere } from './desk.svelte';
 
@@ -39,10 +38,10 @@
   }
 
   onMount(() => {
-    const timer = setTimeout(() => {
-      loadViews();
-      (Object.keys(DIALOGS) as DialogName[]).forEach((name) => void load(name));
-    }, LATER_MS);
+    const timer = setTimeout(
+      () => (Object.keys(DIALOGS) as DialogName[]).forEach((name) => void load(name)),
+      LATER_MS,
+    );
     return () => clearTimeout(timer);
   });
 

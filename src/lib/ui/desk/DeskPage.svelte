@@ -10,7 +10,6 @@
   import { followKeyboard } from '../../client/key-labels.svelte';
   import Index from '../index/Index.svelte';
   import { DEMO_ID } from '../../demo/demo-id';
-  import FirstMinutes from '../first/FirstMinutes.svelte';
   import FootLine from '../foot/FootLine.svelte';
   import Rim from '../surface/Rim.svelte';
   import Surface from '../surface/Surface.svelte';
@@ -138,7 +137,9 @@
   {#if desk.switcher && desk.shown}
     <Switcher switcher={desk.switcher} {now} />
   {/if}
-  {#if desk.lessons.on}<FirstMinutes />{/if}
+  {#if desk.lessons.on}
+    {#await import('../first/FirstMinutes.svelte') then { default: FirstMinutes }}<FirstMinutes />{/await}
+  {/if}
   <FootLine {now} />
   <DeskDialog />
   {#if panel}

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import LockedPage from '$lib/ui/lock/LockedPage.svelte';
   import DeskPage from '$lib/ui/desk/DeskPage.svelte';
 
   let { data } = $props();
@@ -9,7 +8,7 @@
 {#key data.id}
   {#if data.stored}
     <DeskPage id={data.id} stored={data.stored} panel={page.url.searchParams.has('panel')} />
-  {:else}
-    <LockedPage session={data.id} panel={page.url.searchParams.has('panel')} />
+  {:else if data.LockedPage}
+    <data.LockedPage session={data.id} panel={page.url.searchParams.has('panel')} />
   {/if}
 {/key}

@@ -2,7 +2,6 @@
   import { page } from '$app/state';
   import { SKILLS } from '$lib/core/drill/skills';
   import DrillPage from '$lib/ui/drill/DrillPage.svelte';
-  import LockedPage from '$lib/ui/lock/LockedPage.svelte';
 
   let { data } = $props();
   const wanted = $derived(page.url.searchParams.get('skill'));
@@ -11,6 +10,6 @@
 
 {#if data.stored}
   <DrillPage session={data.id} own={data.stored.session} {first} />
-{:else}
-  <LockedPage session={data.id} panel={false} />
+{:else if data.LockedPage}
+  <data.LockedPage session={data.id} panel={false} />
 {/if}

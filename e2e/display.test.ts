@@ -2,11 +2,11 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished } from 'vitest';
-import { OWN_CLASS } from '../../src/agent/x11/read-window';
-import { titleOf } from '../../src/lib/core/slices/windows/selectors';
-import { CarriedDisplay } from '../../testing/display/carried-display';
-import { keysOf } from '../../testing/display/keyboard';
-import { XClient } from '../../testing/display/x-client';
+import { OWN_CLASS } from '../src/agent/x11/read-window';
+import { titleOf } from '../src/lib/core/slices/windows/selectors';
+import { CarriedDisplay } from '../testing/display/carried-display';
+import { keysOf } from '../testing/display/keyboard';
+import { XClient } from '../testing/display/x-client';
 
 let desk: CarriedDisplay;
 let clients: XClient[] = [];
