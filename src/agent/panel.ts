@@ -6,7 +6,6 @@ import { pathToFileURL } from 'node:url';
 import { doorTo } from '../lib/core/display/door';
 import type { PanelStance } from '../lib/core/display/holding';
 import type { Geometry } from '../lib/core/model/geometry';
-import type { WindowAttributes } from 'x11';
 import { ManagerMessages } from './x11/manager-messages';
 import { OWN_CLASS, type XWindow } from './x11/read-window';
 import type { XDisplay } from './x11/x-display';
@@ -23,8 +22,6 @@ const RAISED_MS = 500;
 const WISHED_MS = 1_000;
 /** So long, in ms, it may take to go out of sight. */
 const GONE_MS = 1_500;
-/** A window that is mapped, and all that it is in (X11 protocol, GetWindowAttributes). */
-const VIEWABLE = 2;
 
 /** What the panel's browser is started with. */
 export interface PanelSettings {
@@ -119,13 +116,10 @@ export class Panel {
     const { connection } = this.display;
     await this.display.until(() => this.display.windows.get(window.xid)?.minimised ?? true, GONE_MS);
     // The manager takes what is round it away a moment later.
-    const isThere = async () => {
-      const standing = await connection.tried<WindowAttributes>((done) =>
-        connection.client.GetWindowAttributes(window.xid, done),
-      );
-      return standing?.mapState === VIEWABLE;
-    };
-    for (const until = Date.now() + GONE_MS; Date.now() < until && (await isThere()););
+    for (
+      const until = Date.now() + GONE_MS;
+      Date.now() < until && (await connection.isViewable(window.xid));
+    );
   }
 
   close(): void {

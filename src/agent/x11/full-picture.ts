@@ -10,18 +10,21 @@ const SUB = 1;
 const QUICKLY = 3;
 
 /**
- * A picture of something as large as it is, as a PNG. `covered` are parts that are painted over before anything leaves here.
+ * A picture of something as large as it is, as a PNG. `covered` tells which parts are painted over before anything
+ * leaves here; it is asked before and after, because what it is about may move meanwhile.
  * The compressing is done in threads of the platform's, so that keys are handed on meanwhile.
  * @throws if what it is taken of is gone
  */
 export async function fullPicture(
   connection: XConnection,
   { drawable, width, height }: Pick<Source, 'drawable' | 'width' | 'height'>,
-  covered: readonly Area[] = [],
+  covered: () => Promise<readonly Area[]> = async () => [],
 ): Promise<Buffer> {
+  const before = await covered();
   const { data } = await connection.reply<{ data: Buffer }>((done) =>
     connection.client.GetImage(Z_PIXMAP, drawable, 0, 0, width, height, ALL_PLANES, done),
   );
+  const areas = [...before, ...(await covered())];
   const png = new PNG({
     width,
     height,
@@ -36,7 +39,7 @@ export async function fullPicture(
     png.data[at + 2] = data[at] ?? 0;
     png.data[at + 3] = 0xff;
   }
-  for (const area of covered) cover(png, area);
+  for (const area of areas) cover(png, area);
   return packed(png);
 }
 

@@ -1,4 +1,4 @@
-import type { CompositeExtension, DamageExtension, RenderExtension, WindowAttributes, XEvent } from 'x11';
+import type { CompositeExtension, DamageExtension, DrawableGeometry, RenderExtension, XEvent } from 'x11';
 import type { Area } from '../../lib/core/capture/area';
 import {
   PICTURE_WIDTHS,
@@ -18,8 +18,6 @@ import type { XDisplay } from './x-display';
 const APART_MS = 250;
 /** What a manager draws round a window is not wider, in pixels. */
 const FRAME = 48;
-/** A window that is mapped, and all that it is in (X11 protocol, GetWindowAttributes). */
-const VIEWABLE = 2;
 /** The width of the picture that is kept of a window that goes out of sight. */
 const KEPT_WIDTH = PICTURE_WIDTHS[2];
 
@@ -117,33 +115,34 @@ export class Pictures {
     const { connection } = means;
     if (window === null) {
       const { root, screen } = connection;
-      return fullPicture(
-        connection,
-        { drawable: root, ...screen },
-        await this.#notToBePictured(connection),
-      ).catch(() => null);
+      const covered = () => this.#notToBePictured(means);
+      return fullPicture(connection, { drawable: root, ...screen }, covered).catch(() => null);
     }
     const xid = this.display.find(window)?.xid;
     const source = xid === undefined ? null : this.#watched.get(xid)?.source;
     return source ? fullPicture(connection, source).catch(() => null) : null;
   }
 
-  /** Where windows of programs are to be seen that are left out, with their frames. */
-  async #notToBePictured(connection: XConnection): Promise<Area[]> {
+  /** Where windows of programs are at this moment that are left out, with their frames. */
+  async #notToBePictured({ connection }: Means): Promise<Area[]> {
     const except = new Set(this.#allowed.except);
+    const { client, root } = connection;
     const { windows, programs } = this.display;
-    const areas: Area[] = [];
-    for (const window of windows.values()) {
-      if (!except.has(programs.applicationOf(window).id)) continue;
-      const { client } = connection;
-      const standing = await connection.tried<WindowAttributes>((done) =>
-        client.GetWindowAttributes(window.xid, done),
-      );
-      const { x, y, width, height } = window.geometry;
-      if (standing?.mapState === VIEWABLE)
-        areas.push({ x: x - FRAME, y: y - FRAME, width: width + 2 * FRAME, height: height + 2 * FRAME });
-    }
-    return areas;
+    const left = [...windows.values()].filter((window) => except.has(programs.applicationOf(window).id));
+    const areas = left.map(async ({ xid }): Promise<Area[]> => {
+      // As the server has it: what is known of a place may be of a moment ago.
+      const [isThere, extent, at] = await Promise.all([
+        connection.isViewable(xid),
+        connection.tried<DrawableGeometry>((done) => client.GetGeometry(xid, done)),
+        connection.tried<{ destX: number; destY: number }>((done) =>
+          client.TranslateCoordinates(xid, root, 0, 0, done),
+        ),
+      ]);
+      if (!isThere || !extent || !at) return [];
+      const [width, height] = [extent.width + 2 * FRAME, extent.height + 2 * FRAME];
+      return [{ x: at.destX - FRAME, y: at.destY - FRAME, width, height }];
+    });
+    return (await Promise.all(areas)).flat();
   }
 
   stop(): void {

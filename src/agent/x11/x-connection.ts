@@ -1,5 +1,12 @@
 /** A connection to an X server: requests as promises, atoms by name, typed properties. */
-import x11, { type Client, type Display, type Done, type Property, type XEvent } from 'x11';
+import x11, {
+  type Client,
+  type Display,
+  type Done,
+  type Property,
+  type WindowAttributes,
+  type XEvent,
+} from 'x11';
 import standardAtoms from 'x11/lib/stdatoms.js';
 import type { Extent } from '../../lib/core/model/geometry';
 import { compoundText } from './compound-text';
@@ -23,6 +30,8 @@ const MOST_WORDS = 1 << 18;
 const POINTER_ROOT = 1;
 /** The property of a window of ours whose changes tell the server's time. */
 const CLOCK = '_KEY_FOLD_CLOCK';
+/** A window that is mapped, and all that it is in (X11 protocol, GetWindowAttributes). */
+const VIEWABLE = 2;
 
 /** One of these. The display is gone when the `gone` promise resolves. */
 export class XConnection {
@@ -214,6 +223,14 @@ export class XConnection {
     // Only what is shown can have them; it lies outside of the screen.
     client.MapWindow(own);
     client.SetInputFocus(own, POINTER_ROOT);
+  }
+
+  /** Whether a window is mapped, and all that it is in; false for one that is gone. */
+  async isViewable(window: number): Promise<boolean> {
+    const standing = await this.tried<WindowAttributes>((done) =>
+      this.client.GetWindowAttributes(window, done),
+    );
+    return standing?.mapState === VIEWABLE;
   }
 
   /** What is on the screen at a place, as the server's bytes for its pixels. */

@@ -33,8 +33,8 @@ export class KeptPictures {
   async keep(session: string, pictures: readonly PictureFile[], named: readonly string[]): Promise<void> {
     if (pictures.length === 0) return;
     await this.database.write.transaction().execute(async (trx) => {
-      // One after the other, so that two at once do not both have the room that is left.
-      await sql`select 1 from session where id = ${session} for update`.execute(trx);
+      // One after the other, so that two at once do not both have the room that is left; commands are kept waiting by none.
+      await sql`select 1 from session where id = ${session} for no key update`.execute(trx);
       await trx
         .deleteFrom('picture')
         .where('session_id', '=', session)

@@ -160,8 +160,9 @@
   }
 
   function close(says: string) {
-    if (desk.capture) desk.capture.taken = null;
-    desk.dialog = null;
+    // It may have been left meanwhile, for another one or another dialog.
+    if (desk.capture?.taken === taken) desk.capture.taken = null;
+    if (desk.dialog === 'picture') desk.dialog = null;
     desk.say(says, true);
   }
 
