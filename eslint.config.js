@@ -20,15 +20,18 @@ export default ts.config(
   {
     languageOptions: {
       globals: { ...globals.browser, ...globals.node },
-      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+      // For all alike: the service begins anew whenever the next file asks for others.
+      parserOptions: {
+        projectService: true,
+        tsconfigRootDir: import.meta.dirname,
+        extraFileExtensions: ['.svelte'],
+      },
     },
   },
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: {
       parserOptions: {
-        projectService: true,
-        extraFileExtensions: ['.svelte'],
         parser: ts.parser,
         svelteConfig,
       },

@@ -1,9 +1,20 @@
 /** The programs in the windows: each works, by keyboard, and keeps what it holds. */
 import { readFile } from 'node:fs/promises';
 import { describe, expect, it } from 'vitest';
+import { toDocument } from '../src/lib/core/formats/session-document';
 import { find } from '../src/lib/core/model/table';
+import { sessionOf } from '../testing/sessions';
 import { at } from './support/at';
-import { atEllavane, atSession, storedSession, useBrowser, type Person } from './support/browser';
+import {
+  atEllavane,
+  atSession,
+  createSession,
+  newContext,
+  openPage,
+  storedSession,
+  useBrowser,
+  type Person,
+} from './support/browser';
 
 useBrowser();
 
@@ -71,6 +82,108 @@ describe('letters', () => {
     await person.page.keyboard.type('!');
     expect(await person.written('a1')).toBe('once: a1!');
     await expect.poll(() => other.written('a1')).toBe('once: a1!');
+  });
+});
+
+describe('letters whose editor has not come yet', () => {
+  /** Someone whose page does not get the editor's code before `bring`, or is refused it. */
+  async function withoutEditor(line: string) {
+    const context = await newContext();
+    let answer: (comes: boolean) => void = () => undefined;
+    const comes = new Promise<boolean>((resolve) => (answer = resolve));
+    await context.route('**/immutable/**/*.js', async (route) => {
+      const response = await route.fetch();
+      const late = (await response.text()).includes('ProseMirror');
+      await (!late || (await comes) ? route.fulfill({ response }) : route.abort());
+    });
+    const session = await createSession(toDocument(sessionOf(line)));
+    const person = await at(openPage(session, { context }));
+    await person.page.locator('textarea:focus').waitFor();
+    const bring = () => {
+      answer(true);
+      return person.page.locator('#window-a1 [role=textbox]').waitFor();
+    };
+    return { person, bring, refuse: () => answer(false) };
+  }
+
+  it('are written at once, and the editor goes on where one is', async () => {
+    const { person, bring } = await withoutEditor('a: a1');
+    await person.page.keyboard.type(' one');
+    await person.press('Enter', '2', 'ArrowLeft', 'ArrowLeft', 'Shift+ArrowLeft');
+    expect(await person.written('a1')).toBe('a1 one\n2');
+    await bring();
+    expect(await person.written('a1')).toBe('a1 one\n2');
+    // The selection goes on from the side where it was, in the editor that has the keys.
+    await person.press('Shift+ArrowLeft', 'X');
+    expect(await person.written('a1')).toBe('a1 oX\n2');
+    await expect.poll(() => textOf(person, 'd-a1')).toBe('a1 oX\n2');
+    await person.press('Control+z', 'Control+z', 'Control+z');
+    expect(await person.written('a1')).toBe('a1');
+    await person.press('Control+Shift+z', 'Control+Shift+z', 'Control+Shift+z');
+    expect(await person.written('a1')).toBe('a1 oX\n2');
+  });
+
+  it('lose no letter to the editor that comes while they are typed', async () => {
+    const { person, bring } = await withoutEditor('a: a1');
+    const letters = 'abcdefghijklmnopqrstuvwxyz'.repeat(4);
+    await person.page.keyboard.type(letters);
+    const coming = bring();
+    await person.page.keyboard.type(letters, { delay: 5 });
+    await coming;
+    expect(await person.written('a1')).toBe(`a1${letters}${letters}`);
+  });
+
+  it('keep the letter that is being put together', async () => {
+    const { person, bring } = await withoutEditor('a: a1');
+    const devtools = await person.page.context().newCDPSession(person.page);
+    await devtools.send('Input.imeSetComposition', { text: 'か', selectionStart: 1, selectionEnd: 1 });
+    const code = person.page.waitForResponse(async (response) =>
+      (await response.text()).includes('ProseMirror'),
+    );
+    const coming = bring();
+    await code;
+    await person.page.evaluate(() => new Promise((done) => setTimeout(done)));
+    await devtools.send('Input.insertText', { text: '火' });
+    await coming;
+    expect(await person.written('a1')).toBe('a1火');
+  });
+
+  it('are found in once it is there, as was asked', async () => {
+    const { person, bring } = await withoutEditor('a: a1');
+    await person.page.keyboard.type(' on and on and on');
+    await person.press('Control+f');
+    await person.page.keyboard.type('on');
+    await person.press('Enter', 'Enter');
+    await bring();
+    await person.front.getByText('3 of 3').waitFor();
+    await person.press('Escape', 'X');
+    expect(await person.written('a1')).toBe('a1 on and on and X');
+  });
+
+  it('take in what another page writes, and no more than can be kept', async () => {
+    const { person, bring } = await withoutEditor('a: a1');
+    const other = await at(openPage(person.session));
+    await other.press('Control+Home');
+    await other.page.keyboard.type('once: ');
+    await expect.poll(() => person.written('a1')).toBe('once: a1');
+    await person.press('!');
+    expect(await person.written('a1')).toBe('once: a1!');
+    await person.page.keyboard.insertText('x'.repeat(60_000));
+    await person.page.getByRole('status').getByText('longer than can be kept').waitFor();
+    expect(await person.written('a1')).toBe('once: a1!');
+    await bring();
+    await person.press('Control+z', 'Control+z');
+    expect(await person.written('a1')).toBe('once: a1');
+  });
+
+  it('are written without it where it cannot come, and what it alone does is said', async () => {
+    const { person, refuse } = await withoutEditor('a: a1');
+    refuse();
+    await person.press('Control+f', 'a');
+    await person.page.getByRole('status').getByText('Nothing can be found').waitFor();
+    await person.press('!');
+    expect(await person.written('a1')).toBe('a1!');
+    await expect.poll(() => textOf(person, 'd-a1')).toBe('a1!');
   });
 });
 

@@ -108,18 +108,21 @@ export class PageUser {
 
   /** Where one writes in a window. */
   text(window: string) {
-    return this.page.locator(`#window-${window} [role=textbox]`);
+    return this.page.locator(`#window-${window} :is([role=textbox], textarea)`);
   }
 
   /** What is written in a window, line by line; while it only rests there, what it shows. */
-  async written(window: string): Promise<string> {
-    const lines = await this.page.locator(`#window-${window} p`).allTextContents();
-    return lines.join('\n');
+  written(window: string): Promise<string> {
+    return this.page.locator(`#window-${window}`).evaluate((element) => {
+      const lines = [...element.querySelectorAll('p')].map(({ textContent }) => textContent);
+      return element.querySelector('textarea')?.value ?? lines.join('\n');
+    });
   }
 
   /** How many letters are before the caret of a window. */
   caretIn(window: string): Promise<number> {
     return this.text(window).evaluate((text) => {
+      if (text instanceof HTMLTextAreaElement) return text.selectionStart;
       const selection = getSelection();
       if (!selection?.anchorNode || !text.contains(selection.anchorNode)) return -1;
       const before = document.createRange();

@@ -128,13 +128,15 @@ export function after({ desk, session }: Standing, name: string, around: Around)
 export function explore(start: Session, depth: number, visit: (visit: Visit) => void): Explored {
   const names = Object.keys(HAPPENINGS);
   const around = aroundOf(start);
-  const known = new Set<string>([nameOf({ desk: AT_REST, session: start })]);
+  const known = new Set<string>([`${nameOfDesk(AT_REST)}|${nameOfSession(start)}`]);
+  const sessions = new Map<string, Session>([[nameOfSession(start), start]]);
   let layer: { standing: Standing; path: readonly string[] }[] = [
     { standing: { desk: AT_REST, session: start }, path: [] },
   ];
   let steps = 0;
   for (let level = 0; level < depth; level += 1) {
-    const next: typeof layer = [];
+    /** By session: what is computed from one is kept for the one that was asked for last. */
+    const next = new Map<Session, typeof layer>();
     for (const { standing, path } of layer)
       for (const name of names) {
         steps += 1;
@@ -142,18 +144,24 @@ export function explore(start: Session, depth: number, visit: (visit: Visit) => 
         visit({ ...then, path });
         // What the last steps lead to is looked at, and led no further.
         if (level === depth - 1) continue;
-        const key = nameOf(then.after);
+        const { desk } = then.after;
+        const sessionName = nameOfSession(then.after.session);
+        const key = `${nameOfDesk(desk)}|${sessionName}`;
         if (known.has(key)) continue;
         known.add(key);
-        next.push({ standing: then.after, path: [...path, name] });
+        const session = sessions.get(sessionName) ?? then.after.session;
+        sessions.set(sessionName, session);
+        const others = next.get(session) ?? [];
+        next.set(session, others);
+        others.push({ standing: { desk, session }, path: [...path, name] });
       }
-    layer = next;
+    layer = [...next.values()].flat();
   }
   return { states: known.size, steps, sequences: names.length ** depth };
 }
 
-/** Everything of a state that can change what happens next, without instants. */
-function nameOf({ desk, session }: Standing): string {
+/** Everything of a desk that can change what happens next, without instants. */
+function nameOfDesk(desk: DeskState): string {
   const {
     switcher,
     modifiers,
@@ -186,6 +194,12 @@ function nameOf({ desk, session }: Standing): string {
     switcher?.rows.map((row) => `${row.application}:${row.leaves.join()}`).join(),
     search &&
       [search.letters, search.highlighted, ...search.results.map(({ candidate }) => candidate.key)].join(),
+  ].join('|');
+}
+
+/** The same of a session. */
+const nameOfSession = (session: Session): string =>
+  [
     session.front,
     session.stacking.join(),
     session.windows.map((one) => `${one.id}${one.minimised ? '-' : ''}${one.asking?.goal ?? ''}`).join(),
@@ -196,4 +210,3 @@ function nameOf({ desk, session }: Standing): string {
     session.ended.map((one) => `${one.kind}${one.application}`).join(),
     session.learned.map(({ choice }) => choice).join(),
   ].join('|');
-}

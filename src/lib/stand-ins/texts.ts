@@ -31,6 +31,7 @@ export const PICTURE_TEXTS = {
 /** The texts of what one writes in. */
 export const WRITING_TEXTS = {
   find: 'Find',
+  lacking: 'Nothing can be found in this text while the server cannot be reached.',
   tooLong: 'That would be longer than can be kept, so it is not taken in. Go on in another document.',
   found: ({ nth, of }: { readonly nth: number; readonly of: number }) =>
     of === 0 ? 'not found' : nth === 0 ? `${of} found` : `${nth} of ${of}`,

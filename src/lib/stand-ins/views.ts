@@ -24,6 +24,7 @@ import WindChart from './wind/Chart.svelte';
 import Wind from './wind/View.svelte';
 import Workshop from './workshop/View.svelte';
 import Lines from './writing/Lines.svelte';
+import { loadWholeEditor } from './writing/load-whole-editor';
 import Writing from './writing/View.svelte';
 
 /** A view that is costly, and what stands for it small and until it is needed. */
@@ -59,3 +60,6 @@ export const previewOf = (kind: string): Component<PreviewProps> =>
 
 /** What stands in a window until it first has the keys; undefined where that is the view itself. */
 export const restingOf = (kind: string): Component<PreviewProps> | undefined => VIEWS[kind]?.resting;
+
+/** Loads what of the views comes after the page, so that it is there before it is needed. */
+export const loadLater = (): void => void loadWholeEditor();

@@ -7,14 +7,15 @@
   import { WRITING_TEXTS } from '../texts';
   import type { ViewProps } from '../view';
   import { DraftKeeper } from './draft-keeper';
-  import { TextEditor, type Found } from './editor';
+  import { Pen } from './pen';
+  import type { Found } from './whole-editor';
   import { wordsText } from './words';
 
   let { document, text, actions, waits }: ViewProps = $props();
 
   let written = $state(untrack(() => text));
   let place: HTMLElement;
-  let editor: TextEditor | undefined;
+  let pen: Pen | undefined;
   /** What is sought; null while nothing is. */
   let sought = $state<string | null>(null);
   /** Where the caret was when seeking began: more letters seek from there again. */
@@ -26,23 +27,23 @@
   $effect(() => {
     // Made once: with what it asks for, it would be made anew whenever that is different.
     const made = untrack(make);
-    editor = made;
+    pen = made;
     return () => made.destroy();
   });
   $effect(() => {
     void waits;
-    editor?.refresh();
+    pen?.refresh();
   });
   // What another page wrote comes in here; what was just typed is not overwritten by its own echo.
   $effect(() => {
     const incoming = text;
     if (keeper.waiting || incoming === untrack(() => written)) return;
     written = incoming;
-    editor?.take(incoming);
+    pen?.take(incoming);
   });
   $effect(() => {
     const end = actions.beforeActing(() => {
-      editor?.settle();
+      pen?.settle();
       keeper.flush();
     });
     return () => {
@@ -51,28 +52,27 @@
     };
   });
 
-  function make(): TextEditor {
-    const made = new TextEditor(place, {
-      text: written,
-      label: document.title,
-      writable: () => !waits,
-      refused: () => actions.say(WRITING_TEXTS.tooLong),
-      written: (now) => {
-        written = now;
-        keeper.typed(now);
+  function make(): Pen {
+    return new Pen(
+      place,
+      {
+        text: written,
+        label: document.title,
+        writable: () => !waits,
+        refused: () => actions.say(WRITING_TEXTS.tooLong),
+        lacking,
+        written: (now) => {
+          written = now;
+          keeper.typed(now);
+        },
       },
-    });
-    const caret = carets.take(document.id);
-    if (caret) {
-      made.selection = caret;
-      place.scrollTop = caret.scrollTop;
-    }
-    return made;
+      carets.take(document.id),
+    );
   }
 
   function leavePage() {
     keeper.flush();
-    if (editor) carets.keep(document.id, { ...editor.selection, scrollTop: place.scrollTop });
+    if (pen) carets.keep(document.id, pen.caret);
   }
 
   function key(event: KeyboardEvent) {
@@ -85,24 +85,30 @@
   }
 
   function beginFinding() {
-    if (sought !== null || !editor) return;
-    from = editor.selection.start;
+    if (sought !== null || !pen) return;
+    from = Math.min(pen.caret.start, pen.caret.end);
     sought = '';
   }
 
   function seek(letters: string) {
     sought = letters;
-    if (editor) found = editor.seek(letters, from);
+    pen?.ask((whole) => (found = whole.seek(letters, from)));
   }
 
   function go(which: 'next' | 'previous') {
-    if (editor) found = editor.goTo(which);
+    pen?.ask((whole) => (found = whole.goTo(which)));
+  }
+
+  function lacking() {
+    sought = null;
+    pen?.focus();
+    actions.say(WRITING_TEXTS.lacking);
   }
 
   function leaveFinding() {
-    editor?.seek('');
+    pen?.ask((whole) => whole.seek(''));
     sought = null;
-    editor?.focus();
+    pen?.focus();
   }
 </script>
 
@@ -113,8 +119,7 @@
   <div
     bind:this={place}
     onfocusout={() => keeper.flush()}
-    data-takes-focus
-    class="writing min-h-0 flex-1 overflow-auto px-4 py-3 leading-relaxed break-words whitespace-pre-wrap outline-none"
+    class="writing min-h-0 flex-1 *:block *:size-full *:resize-none *:overflow-auto *:px-4 *:py-3 *:leading-relaxed *:break-words *:whitespace-pre-wrap *:outline-none"
   ></div>
   <Strip says={wordsText(written)}>
     {#if sought !== null}

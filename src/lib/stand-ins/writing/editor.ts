@@ -1,21 +1,7 @@
-/** An editor of plain text with undo of its own, on ProseMirror. */
-import { baseKeymap } from 'prosemirror-commands';
-import { history, redo, undo } from 'prosemirror-history';
-import { keymap } from 'prosemirror-keymap';
-import {
-  findNext,
-  findPrev,
-  getMatchHighlights,
-  search,
-  SearchQuery,
-  setSearchState,
-} from 'prosemirror-search';
-import { EditorState, Plugin, TextSelection, type Command } from 'prosemirror-state';
-import { EditorView } from 'prosemirror-view';
+/** What the window of a plain text needs of what one writes in: the field that is there at once, and the editor that follows. */
 import { LONGEST_TEXT } from '../../core/model/limits';
-import { copied, difference, docOf, lengthOf, letterAt, pasted, placeOf, textOf } from './plain-text';
 
-/** What the editor is given. */
+/** What an editor is given. */
 export interface Writing {
   readonly text: string;
   /** What screen readers call it. */
@@ -27,160 +13,26 @@ export interface Writing {
   readonly refused: () => void;
 }
 
-/** Which of the places where letters were found is selected, counted from 1 (0 for none), and how many there are. */
-export interface Found {
-  readonly nth: number;
-  readonly of: number;
+/** The letters between which the selection is, counted from 0; its end, where the caret is, may be before its start. */
+export interface Selected {
+  readonly start: number;
+  readonly end: number;
 }
 
-/** Where there is nothing left to undo, the browser must not undo by itself. */
-const alone =
-  (command: Command): Command =>
-  (state, dispatch, view) =>
-    command(state, dispatch, view) || true;
-
-/** What would be longer than can be kept is not taken, and that is said; what is shorter than before always is. */
-const withinLimits = (refused: () => void): Plugin =>
-  new Plugin({
-    filterTransaction(change, { doc }) {
-      const fits = !change.docChanged || lengthOf(change.doc) <= Math.max(LONGEST_TEXT, lengthOf(doc));
-      if (!fits) refused();
-      return fits;
-    },
-  });
-
-/** The editor in a window. */
-export class TextEditor {
-  readonly #view: EditorView;
-
-  constructor(place: HTMLElement, writing: Writing) {
-    const doc = docOf(writing.text);
-    this.#view = new EditorView(
-      { mount: place },
-      {
-        state: EditorState.create({
-          doc,
-          selection: TextSelection.atEnd(doc),
-          plugins: [
-            keymap({ 'Mod-z': alone(undo), 'Mod-Shift-z': alone(redo), 'Mod-y': alone(redo) }),
-            keymap(baseKeymap),
-            history(),
-            search(),
-            withinLimits(writing.refused),
-          ],
-        }),
-        editable: writing.writable,
-        attributes: {
-          role: 'textbox',
-          'aria-multiline': 'true',
-          'aria-label': writing.label,
-          spellcheck: 'false',
-        },
-        clipboardTextParser: pasted,
-        clipboardTextSerializer: copied,
-        handleDOMEvents: {
-          // The browser puts the caret at the start, and the package puts it back a moment later: who types at once
-          // must not write there, and who moves the caret at once must not lose that.
-          focus: (view) => {
-            view.focus();
-            return true;
-          },
-          blur: () => this.settle(),
-        },
-        // What comes with looks of its own comes as plain text.
-        handlePaste: (view, event) => {
-          const plain = event.clipboardData?.getData('text/plain');
-          return plain ? view.pasteText(plain) : false;
-        },
-        dispatchTransaction: (change) => {
-          this.#view.updateState(this.#view.state.apply(change));
-          if (change.docChanged && change.getMeta('from-outside') !== true) writing.written(this.text);
-        },
-      },
-    );
-  }
-
-  /** What is written. */
-  get text(): string {
-    return textOf(this.#view.state.doc);
-  }
-
+/** Something to write plain text in. */
+export interface Editor {
+  /** What is written, its lines ended by `\n`. */
+  readonly text: string;
+  selection: Selected;
   /** Takes in what was written elsewhere; the caret stays with the letters around it, and undo does not reach it. */
-  take(text: string): void {
-    const { doc, tr } = this.#view.state;
-    const change = difference(doc, docOf(text));
-    if (!change) return;
-    tr.replace(change.from, change.to, change.put)
-      .setMeta('addToHistory', false)
-      .setMeta('from-outside', true);
-    this.#view.dispatch(tr);
-  }
-
-  /** The package hears of a moved caret a moment later: what comes sooner asks where it is. */
-  settle(): void {
-    const { anchorNode, anchorOffset, focusNode, focusOffset } =
-      this.#view.dom.ownerDocument.getSelection() ?? {};
-    const { dom, state } = this.#view;
-    if (!anchorNode || !focusNode || !dom.contains(anchorNode) || !dom.contains(focusNode)) return;
-    const anchor = this.#view.posAtDOM(anchorNode, anchorOffset ?? 0);
-    const head = this.#view.posAtDOM(focusNode, focusOffset ?? 0);
-    const { selection } = state;
-    if (selection.anchor === anchor && selection.head === head) return;
-    this.#view.dispatch(
-      state.tr.setSelection(TextSelection.between(state.doc.resolve(anchor), state.doc.resolve(head))),
-    );
-  }
-
-  /** The letters between which the selection is, counted from 0. */
-  get selection(): { readonly start: number; readonly end: number } {
-    this.settle();
-    const { doc, selection } = this.#view.state;
-    return { start: letterAt(doc, selection.from), end: letterAt(doc, selection.to) };
-  }
-
-  /** Selects the letters between two, counted from 0. */
-  set selection({ start, end }) {
-    const { doc, tr } = this.#view.state;
-    this.#view.dispatch(tr.setSelection(TextSelection.create(doc, placeOf(doc, start), placeOf(doc, end))));
-  }
-
-  /** Marks every place where these letters stand, and selects the first one from a letter on; none for an empty text. */
-  seek(letters: string, from = 0): Found {
-    const query = new SearchQuery({ search: letters, literal: true });
-    this.#view.dispatch(setSearchState(this.#view.state.tr, query));
-    if (letters === '') return this.found;
-    this.selection = { start: from, end: from };
-    return this.goTo('next');
-  }
-
-  /** Selects the next place, or the one before; round the end to the start. */
-  goTo(which: 'next' | 'previous'): Found {
-    (which === 'next' ? findNext : findPrev)(this.#view.state, (change) =>
-      this.#view.dispatch(change.scrollIntoView()),
-    );
-    return this.found;
-  }
-
-  /** Where finding has come to. */
-  get found(): Found {
-    const { selection } = this.#view.state;
-    const places = getMatchHighlights(this.#view.state).find();
-    const nth = places.findIndex(({ from, to }) => from === selection.from && to === selection.to);
-    return { nth: nth + 1, of: places.length };
-  }
-
+  take(text: string): void;
   /** Looks again whether one may write. */
-  refresh(): void {
-    this.#view.setProps({});
-  }
-
+  refresh(): void;
   /** Gives it the keys. */
-  focus(): void {
-    this.#view.focus();
-  }
-
+  focus(): void;
   /** Takes it down. */
-  destroy(): void {
-    this.#view.destroy();
-  }
+  destroy(): void;
 }
+
+/** Whether a text may become one of `now` letters: what is too long is not taken in, what is shorter than before always is. */
+export const fits = (now: number, before: number): boolean => now <= Math.max(LONGEST_TEXT, before);

@@ -1,5 +1,6 @@
 /** Plain text as an editor has it: a paragraph a line, and places in it as the editor counts them. */
 import { Fragment, Schema, Slice, type Node } from 'prosemirror-model';
+import { withPlainLineEnds } from './change';
 
 /** Paragraphs of letters, and nothing else: what is written stays plain text. */
 export const SCHEMA = new Schema({
@@ -11,8 +12,8 @@ export const SCHEMA = new Schema({
 });
 
 const paragraphs = (text: string): Node[] =>
-  text
-    .split(/\r\n?|\n/)
+  withPlainLineEnds(text)
+    .split('\n')
     .map((line) => SCHEMA.node('paragraph', null, line === '' ? [] : [SCHEMA.text(line)]));
 
 /** The document of a text. */
@@ -31,7 +32,8 @@ const linesOf = (content: Fragment): string =>
   Array.from({ length: content.childCount }, (_, n) => content.child(n).textContent).join('\n');
 
 /** What a text becomes where it is pasted: its first and last line go on with what is there. */
-export const pasted = (text: string): Slice => new Slice(Fragment.from(paragraphs(text)), 1, 1);
+export const pasted = (text: string): Slice =>
+  text === '' ? Slice.empty : new Slice(Fragment.from(paragraphs(text)), 1, 1);
 
 /** The editor's place of a letter counted from 0; of one behind the end, the end. */
 export function placeOf(doc: Node, letter: number): number {
@@ -49,16 +51,3 @@ export function placeOf(doc: Node, letter: number): number {
 /** Which letter, counted from 0, is at a place of the editor. */
 export const letterAt = (doc: Node, place: number): number =>
   doc.textBetween(0, Math.min(place, doc.content.size), '\n').length;
-
-/** What differs between two documents: what to take out of the first, and what of the second to put there; null if nothing. */
-export function difference(
-  before: Node,
-  after: Node,
-): { readonly from: number; readonly to: number; readonly put: Slice } | null {
-  const from = before.content.findDiffStart(after.content);
-  const ends = before.content.findDiffEnd(after.content);
-  if (from === null || !ends) return null;
-  // What is the same at the start and at the end may overlap: `aa` became `a`.
-  const overlap = Math.max(0, from - Math.min(ends.a, ends.b));
-  return { from, to: ends.a + overlap, put: after.slice(from, ends.b + overlap) };
-}

@@ -3,6 +3,7 @@
   import type { DialogName } from '../../core/actions/action';
   import { TEXTS } from '../words/texts';
   import { deskHere } from './desk.svelte';
+  import { later } from './later';
 
   /** The dialog that is open. Its code comes after the page, but before it is asked for. */
   const DIALOGS: Readonly<Record<DialogName, () => Promise<{ default: Component }>>> = {
@@ -24,8 +25,6 @@
     'place-menu': () => import('../index/PlaceMenu.svelte'),
     menu: () => import('../menu/WindowMenu.svelte'),
   };
-  /** Long after the page is there, in ms, and before anybody has opened anything. */
-  const LATER_MS = 1_500;
 
   const desk = deskHere();
   let loaded = $state.raw<Partial<Record<DialogName, Component>>>({});
@@ -37,13 +36,7 @@
     return dialog !== null;
   }
 
-  onMount(() => {
-    const timer = setTimeout(
-      () => (Object.keys(DIALOGS) as DialogName[]).forEach((name) => void load(name)),
-      LATER_MS,
-    );
-    return () => clearTimeout(timer);
-  });
+  onMount(() => later(() => (Object.keys(DIALOGS) as DialogName[]).forEach((name) => void load(name))));
 
   $effect(() => {
     if (desk.dialog === null || loaded[desk.dialog]) return;

@@ -1,10 +1,12 @@
 <script lang="ts">
   import { isWriting } from '../../client/is-writing';
   import { find } from '../../core/model/table';
-  import { tick, untrack } from 'svelte';
+  import { onMount, tick, untrack } from 'svelte';
   import { afterNavigate } from '$app/navigation';
   import { isAsking } from '../../core/slices/windows/selectors';
+  import { loadLater } from '../../stand-ins/views';
   import { deskHere } from '../desk/desk.svelte';
+  import { later } from '../desk/later';
   import { TEXTS } from '../words/texts';
   import EmptySurface from './EmptySurface.svelte';
   import { SurfaceWindows } from './surface-windows';
@@ -25,6 +27,7 @@
     const surface = { width, height };
     untrack(() => desk.meetSurface(surface));
   });
+  onMount(() => later(loadLater));
   const empty = $derived(windows.sheets.every(({ showing }) => showing === 'away'));
 
   // The keys go to the front window: focus follows the front, comes back when the switcher closes, and goes to a
