@@ -201,6 +201,30 @@ describe('a picture', () => {
     expect(await page.getByText('dropped last').count()).toBe(0);
   });
 
+  it('that is stored late closes nothing that was opened meanwhile', async () => {
+    const person = await at(atEllavane());
+    const { page } = person;
+    await take(person, 'Everything');
+    let letOn: () => void = () => undefined;
+    const until = new Promise<void>((resolve) => (letOn = resolve));
+    await page.route('**/captures', async (route) => {
+      await until;
+      await route.continue();
+    });
+    const asked = page.waitForRequest('**/captures');
+    await person.press('s');
+    await asked;
+    await person.press('Escape');
+    await expect.poll(() => marking(person).count()).toBe(0);
+    await person.chord('Shift+G');
+    const rollCall = page.getByRole('dialog', { name: 'Roll call' });
+    await rollCall.waitFor();
+    letOn();
+    await expect.poll(async () => (await kept(person)).length).toBe(1);
+    await page.getByRole('status').getByText('kept').waitFor();
+    expect(await rollCall.count()).toBe(1);
+  });
+
   it('waits as long as is wanted, says so, is not in itself, and is not taken if one thinks better of it', async () => {
     const person = await at(atEllavane());
     const { page } = person;

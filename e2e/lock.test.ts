@@ -114,6 +114,26 @@ describe('one key', () => {
     await page.getByRole('heading', { name: 'This desk is locked' }).waitFor();
   });
 
+  it('covers a page at the drill, which has the keys of the desk and nothing else of it', async () => {
+    const id = await createSession(ellavane(new Date()));
+    const context = await newContext();
+    const drill = await context.newPage();
+    const answers: Promise<string>[] = [];
+    drill.on('response', (response) => {
+      if (response.url().includes('/drill')) answers.push(response.text());
+    });
+    await drill.goto(url(`/sessions/${id}/drill`));
+    await drill.getByRole('button', { name: 'Begin a round' }).waitFor();
+    const answered = (await Promise.all(answers)).join();
+    expect(answered).toContain('ownKeys');
+    expect(answered).not.toContain(TITLE);
+    expect((await send('PUT', `/api/sessions/${id}/lock`, { passphrase: PASSPHRASE })).status).toBe(204);
+    await drill.getByRole('heading', { name: 'This desk is locked' }).waitFor();
+    await drill.keyboard.type(PASSPHRASE);
+    await drill.keyboard.press('Enter');
+    await drill.getByRole('button', { name: 'Begin a round' }).waitFor();
+  });
+
   it('says so where the server cannot be reached, and gives the desk back', async () => {
     const person = await at(atSession('a: a1 | b: b1*'));
     const { page } = person;

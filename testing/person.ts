@@ -82,6 +82,11 @@ export class Person {
     return this.input({ type: 'session-changed' });
   }
 
+  /** The same of what may be refused, which changes nothing then. */
+  wishIfTaken(wish: Wish): this {
+    return this.#decide([wish]).refusal ? this : this.input({ type: 'session-changed' });
+  }
+
   input(input: DeskInput): this {
     this.#followKeys();
     this.#watch.hear(input, this.now);

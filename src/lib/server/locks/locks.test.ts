@@ -1,4 +1,7 @@
+import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
+import { text } from 'node:stream/consumers';
 import { argon2id, hash } from 'argon2';
 import { afterEach, describe, expect, it, onTestFinished, vi } from 'vitest';
 import { flip } from '../../../../testing/batches';
@@ -202,5 +205,28 @@ describe('a locked session tells nothing', () => {
     expect(third.isLocked(id)).toBe(true);
     await there.locks.unlock(id, PASSPHRASE);
     await expect.poll(() => store.isLocked(id)).toBe(false);
+  });
+});
+
+describe('npm run unlock', () => {
+  /** What came of it: the status, and what it said. */
+  async function unlock(...args: string[]) {
+    const { PATH = '' } = process.env;
+    const child = spawn('node_modules/.bin/tsx', ['scripts/unlock.ts', ...args], {
+      env: { PATH, DATABASE_URL: database.url },
+    });
+    const said = Promise.all([text(child.stdout), text(child.stderr)]);
+    const [status] = (await once(child, 'close')) as [number];
+    return { status, said: (await said).join('') };
+  }
+
+  it('opens a session for who owns the machine, and takes its passphrase away', async () => {
+    const { locks, id } = await locked();
+    const other = await locked();
+    expect(await unlock(id)).toMatchObject({ status: 0, said: expect.stringContaining(`'${id}' is open`) });
+    expect(await locks.stateOf(id)).toEqual({ locked: false, passphrase: false });
+    expect(await other.locks.isLocked(other.id)).toBe(true);
+    expect(await unlock(id)).toMatchObject({ status: 1, said: expect.stringContaining('no passphrase') });
+    expect(await unlock()).toMatchObject({ status: 2, said: expect.stringContaining('Say which session') });
   });
 });

@@ -1,7 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { PNG } from 'pngjs';
 import { sql } from 'kysely';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, onTestFinished } from 'vitest';
+import { flip } from '../../../../testing/batches';
 import { sessionOf } from '../../../../testing/sessions';
 import { useDatabase } from '../../../../tests/use-database';
 import { ALL_PICTURES } from '../../core/capture/picture';
@@ -119,6 +120,26 @@ describe('pictures of a session', () => {
       status: 413,
     });
     expect(await pictures.find(id, picture(1).digest)).toBeNull();
+  });
+
+  it('keep no command waiting while they are stored', async () => {
+    const { store, id, pictures } = await stored();
+    let letOn: () => void = () => undefined;
+    const until = new Promise<void>((resolve) => (letOn = resolve));
+    onTestFinished(() => letOn());
+    const { db } = database;
+    // Nobody writes a picture now, so that keeping one stops in the middle.
+    const held = db.write.transaction().execute(async (trx) => {
+      await sql`lock table picture in exclusive mode`.execute(trx);
+      await until;
+    });
+    const waiting = sql<object>`select 1 from pg_locks where relation = 'picture'::regclass and not granted`;
+    const keeping = pictures.keep(id, [picture(1)], []);
+    await expect.poll(async () => (await waiting.execute(db.read)).rows.length).toBe(1);
+    expect(await store.append(id, flip('a1'))).toMatchObject({ kind: 'appended' });
+    letOn();
+    await Promise.all([held, keeping]);
+    expect(await pictures.find(id, picture(1).digest)).not.toBeNull();
   });
 
   it('that no document names make room after a week; those that one does stay', async () => {

@@ -6,6 +6,8 @@
   import type { Round } from '../../core/drill/round';
   import type { Skill } from '../../core/drill/skills';
   import { keepDrill, keptDrill } from '../../client/drill/drill-keeper';
+  import { leaveLocked } from '../../client/lock';
+  import { followNews } from '../../client/news/follow';
   import { pageStorage } from '../../client/page-storage';
   import { sessionPage } from '../../client/session-api';
   import Key from '../parts/Key.svelte';
@@ -15,8 +17,9 @@
   import DrillRound from './DrillRound.svelte';
   import SkillTable from './SkillTable.svelte';
 
-  /** Practice: rounds of a minute, how each key goes, and one's own curve. */
-  let { session, own, first }: { session: string; own: OwnKeys; first: Skill | null } = $props();
+  /** Practice: rounds of a minute, how each key goes, and one's own curve. `after`: the event after which the session is followed. */
+  let { session, own, after, first }: { session: string; own: OwnKeys; after: number; first: Skill | null } =
+    $props();
 
   let record = $state.raw<DrillRecord>(keptDrill(pageStorage()));
   let holding = $state(untrack(() => own.settings.holding));
@@ -28,6 +31,8 @@
   // Not before: the framework takes the focus away at the end of every navigation.
   afterNavigate(() => button?.focus());
   $effect(() => applyTheme(own.settings.theme));
+  // A desk that is locked is locked at all its pages.
+  $effect(() => followNews({ session, after }, ({ type }) => type === 'locked' && void leaveLocked(session)));
 
   async function over(round: Round) {
     if (!running) return;

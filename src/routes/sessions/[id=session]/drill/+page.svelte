@@ -8,8 +8,8 @@
   const first = $derived(SKILLS.find((skill) => skill === wanted) ?? null);
 </script>
 
-{#if data.stored}
-  <DrillPage session={data.id} own={data.stored.session} {first} />
+{#if data.own}
+  <DrillPage session={data.id} own={data.own} after={data.after} {first} />
 {:else if data.LockedPage}
   <data.LockedPage session={data.id} panel={false} />
 {/if}
