@@ -74,6 +74,8 @@ it('a browser that is launched by search tells its tabs, and one that it does no
 it('the agent is killed: the browser and its tabs are there still, and a tab is reached once another agent is', async () => {
   desk.agent.kill();
   await desk.startAgent();
+  // Until then the session has the tabs that the agent before told, or none.
+  await desk.agent.says(/The tabs of the browser with process \d+ are followed/);
   await expect.poll(tabs).toEqual(['Berths', 'Radio log', 'Tide tables', 'crew']);
   await find('KeyR', 'KeyA', 'KeyD');
   await expect.poll(active).toMatch(/^Radio log/);

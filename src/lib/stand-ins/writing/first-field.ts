@@ -16,6 +16,7 @@ export class FirstField implements Editor {
     this.#text = this.field.value;
     this.selection = { start: this.#text.length, end: this.#text.length };
     this.field.ariaLabel = writing.label;
+    this.field.spellcheck = false;
     this.refresh();
     const { signal } = this.#ended;
     this.field.addEventListener('input', () => this.#typed(), { signal });
