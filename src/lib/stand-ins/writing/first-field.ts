@@ -69,8 +69,11 @@ export class FirstField implements Editor {
 
   /** Resolves once no letter is being put together in it: what is begun there would be lost elsewhere. */
   async atRest(): Promise<void> {
-    while (this.#composing)
+    while (this.#composing) {
       await new Promise((done) => this.field.addEventListener('compositionend', done, { once: true }));
+      // Some browsers tell of the end before what came of it is told by `input`.
+      await new Promise((done) => setTimeout(done));
+    }
   }
 
   #typed(): void {
